@@ -1,0 +1,81 @@
+using System.Collections.Immutable;
+using NodaTime;
+using Zymethos.Core.Measures;
+
+namespace Zymethos.Core.Kitchens;
+
+/// <summary>How the baker measures; decides which column comes first.</summary>
+public enum MeasuringHabit
+{
+    /// <summary>Grams and degrees Celsius first.</summary>
+    Metric,
+
+    /// <summary>Cups and degrees Fahrenheit first.</summary>
+    UsCustomary,
+}
+
+/// <summary>
+/// An oven as one lumped body that a thermostat switches. The four figures are what a baker can measure with a thermometer and a clock.
+/// </summary>
+/// <param name="HeatUp">From cold (20 C) to 180 C, as measured; 3 to 60 minutes.</param>
+/// <param name="CoolShut">Time constant of Newton's law with the door shut; longer than <paramref name="CoolAjar"/>.</param>
+/// <param name="CoolAjar">Time constant of Newton's law with the door ajar.</param>
+/// <param name="Hottest">The highest mark on the dial.</param>
+/// <param name="DoorDrop">How far the air falls when the door is opened to put something in; 0 to 80 degrees.</param>
+/// <param name="Shelves">Shelf positions that can be used together, 1 to 6.</param>
+/// <param name="ShelfWidth">Usable width of a shelf.</param>
+/// <param name="ShelfDepth">Usable depth of a shelf.</param>
+public sealed record Oven(
+    Duration HeatUp,
+    Duration CoolShut,
+    Duration CoolAjar,
+    Temperature Hottest,
+    double DoorDrop,
+    int Shelves,
+    Length ShelfWidth,
+    Length ShelfDepth);
+
+/// <summary>Someone who bakes.</summary>
+/// <param name="Name">What to call them; not empty.</param>
+/// <param name="From">From when they are free; null for the whole working span.</param>
+/// <param name="Until">Until when they are free; null for the whole working span.</param>
+public sealed record Person(string Name, LocalTime? From, LocalTime? Until);
+
+/// <summary>A kitchen as the plan must obey it.</summary>
+/// <param name="Name">What to call it; not empty.</param>
+/// <param name="Oven">Its oven.</param>
+/// <param name="People">Who bakes, 1 to 4 of them.</param>
+/// <param name="Mixers">Mixers with their bowl, 0 to 3.</param>
+/// <param name="MixerWash">How long bowl and beater are away to be washed after a mix; zero or more.</param>
+/// <param name="Room">Temperature of the room, 5 to 40 C.</param>
+/// <param name="Habit">Which measures come first.</param>
+public sealed record Kitchen(
+    string Name,
+    Oven Oven,
+    ImmutableArray<Person> People,
+    int Mixers,
+    Duration MixerWash,
+    Temperature Room,
+    MeasuringHabit Habit)
+{
+    /// <summary>
+    /// A kitchen to begin with: one baker, one mixer, a still oven of common size. The oven's figures are common practice without a source
+    /// and are meant to be replaced by measured ones.
+    /// </summary>
+    public static Kitchen Ordinary(string name) => new(
+        name,
+        new Oven(
+            Duration.FromMinutes(14),
+            Duration.FromMinutes(60),
+            Duration.FromMinutes(25),
+            Temperature.FromCelsius(250),
+            25,
+            3,
+            Length.FromMillimetres(500),
+            Length.FromMillimetres(340)),
+        [new Person("Baker", null, null)],
+        1,
+        Duration.FromMinutes(4),
+        Temperature.FromCelsius(21),
+        MeasuringHabit.Metric);
+}

@@ -1,0 +1,41 @@
+using NodaTime;
+using Zymethos.Core.Recipes;
+
+namespace Zymethos.Core.Kitchens;
+
+/// <summary>Says what in a kitchen's description cannot be, with the field it stands in.</summary>
+public static class KitchenCheck
+{
+    /// <summary>Everything that is wrong; empty when nothing is. Paths use the names of the open format.</summary>
+    public static IReadOnlyList<Fault> Find(Kitchen kitchen)
+    {
+        var faults = new List<Fault>();
+        var oven = kitchen.Oven;
+        Check(!string.IsNullOrWhiteSpace(kitchen.Name) && kitchen.Name.Length <= 80, "name", "Give the kitchen a name of up to 80 characters.");
+        Check(kitchen.People.Length is >= 1 and <= 4, "people", "One to four people bake.");
+        Check(kitchen.Mixers is >= 0 and <= 3, "mixers", "A kitchen has 0 to 3 mixers.");
+        Check(kitchen.MixerWash >= Duration.Zero && kitchen.MixerWash <= Duration.FromMinutes(60), "mixerWashMinutes", "Washing the bowl takes 0 to 60 minutes.");
+        Check(kitchen.Room.Celsius is >= 5 and <= 40, "roomC", "The room is between 5 and 40 °C.");
+        Check(oven.HeatUp >= Duration.FromMinutes(3) && oven.HeatUp <= Duration.FromMinutes(60), "oven.heatUpMinutes", "Heating from cold to 180 °C takes 3 to 60 minutes.");
+        Check(oven.CoolAjar >= Duration.FromMinutes(5) && oven.CoolAjar <= Duration.FromMinutes(180), "oven.coolAjarMinutes", "The time constant with the door ajar is 5 to 180 minutes.");
+        Check(oven.CoolShut >= oven.CoolAjar && oven.CoolShut <= Duration.FromMinutes(360), "oven.coolShutMinutes", "With the door shut the oven cools no faster than ajar; at most 360 minutes.");
+        Check(oven.Hottest.Celsius is >= 150 and <= 350, "oven.hottestC", "The hottest mark of an oven is between 150 and 350 °C.");
+        Check(oven.DoorDrop is >= 0 and <= 80, "oven.doorDropC", "Opening the door costs 0 to 80 degrees.");
+        Check(oven.Shelves is >= 1 and <= 6, "oven.shelves", "An oven has 1 to 6 shelves.");
+        Check(oven.ShelfWidth.Millimetres is >= 200 and <= 900, "oven.shelfWidthCm", "A shelf is 20 to 90 cm wide.");
+        Check(oven.ShelfDepth.Millimetres is >= 200 and <= 900, "oven.shelfDepthCm", "A shelf is 20 to 90 cm deep.");
+        for (var i = 0; i < kitchen.People.Length; i++)
+        {
+            var person = kitchen.People[i];
+            Check(!string.IsNullOrWhiteSpace(person.Name) && person.Name.Length <= 40, $"people[{i}].name", "Give each person a name of up to 40 characters.");
+            Check(person.From is null || person.Until is null || person.From < person.Until, $"people[{i}].until", $"{person.Name} must be free from an earlier hour until a later one.");
+        }
+
+        return faults;
+
+        void Check(bool holds, string path, string message)
+        {
+            if (!holds) faults.Add(new Fault(path, message));
+        }
+    }
+}

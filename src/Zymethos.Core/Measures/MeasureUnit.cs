@@ -1,0 +1,91 @@
+namespace Zymethos.Core.Measures;
+
+/// <summary>What kind of thing a unit counts.</summary>
+public enum UnitDimension
+{
+    /// <summary>Weighed: convertible to grams.</summary>
+    Mass,
+
+    /// <summary>Measured by volume: convertible to millilitres.</summary>
+    Volume,
+
+    /// <summary>Counted: eggs, lemons, packets.</summary>
+    Count,
+}
+
+/// <summary>
+/// A unit that a recipe line may use, with its exact size. US customary volumes are those of NIST Handbook 44,
+/// appendix C (the US gallon is 231 cubic inches; a cup is a sixteenth of it).
+/// </summary>
+public sealed record MeasureUnit
+{
+    private MeasureUnit(string code, string singular, string plural, UnitDimension dimension, double size)
+    {
+        Code = code;
+        Singular = singular;
+        Plural = plural;
+        Dimension = dimension;
+        Size = size;
+    }
+
+    /// <summary>Gram.</summary>
+    public static readonly MeasureUnit Gram = new("g", "g", "g", UnitDimension.Mass, 1);
+
+    /// <summary>Kilogram, 1000 g.</summary>
+    public static readonly MeasureUnit Kilogram = new("kg", "kg", "kg", UnitDimension.Mass, 1000);
+
+    /// <summary>Avoirdupois ounce, 28.349523125 g.</summary>
+    public static readonly MeasureUnit Ounce = new("oz", "oz", "oz", UnitDimension.Mass, Mass.GramsPerOunce);
+
+    /// <summary>Avoirdupois pound, 453.59237 g.</summary>
+    public static readonly MeasureUnit Pound = new("lb", "lb", "lb", UnitDimension.Mass, Mass.GramsPerPound);
+
+    /// <summary>Millilitre.</summary>
+    public static readonly MeasureUnit Millilitre = new("ml", "mL", "mL", UnitDimension.Volume, 1);
+
+    /// <summary>US teaspoon, 4.92892159375 mL.</summary>
+    public static readonly MeasureUnit Teaspoon = new("tsp", "tsp", "tsp", UnitDimension.Volume, 4.92892159375);
+
+    /// <summary>US tablespoon, three teaspoons, 14.78676478125 mL.</summary>
+    public static readonly MeasureUnit Tablespoon = new("tbsp", "tbsp", "tbsp", UnitDimension.Volume, 14.78676478125);
+
+    /// <summary>US fluid ounce, 29.5735295625 mL.</summary>
+    public static readonly MeasureUnit FluidOunce = new("fl-oz", "fl oz", "fl oz", UnitDimension.Volume, 29.5735295625);
+
+    /// <summary>US cup, 236.5882365 mL.</summary>
+    public static readonly MeasureUnit Cup = new("cup", "cup", "cups", UnitDimension.Volume, 236.5882365);
+
+    /// <summary>A pinch, taken as a sixteenth of a teaspoon (common practice, no source).</summary>
+    public static readonly MeasureUnit Pinch = new("pinch", "pinch", "pinches", UnitDimension.Volume, 4.92892159375 / 16);
+
+    /// <summary>A piece: an egg, a lemon.</summary>
+    public static readonly MeasureUnit Piece = new("piece", "", "", UnitDimension.Count, 1);
+
+    /// <summary>A packet as it is sold.</summary>
+    public static readonly MeasureUnit Packet = new("packet", "packet", "packets", UnitDimension.Count, 1);
+
+    /// <summary>A can as it is sold.</summary>
+    public static readonly MeasureUnit Can = new("can", "can", "cans", UnitDimension.Count, 1);
+
+    /// <summary>Every unit, in the order of this class.</summary>
+    public static IReadOnlyList<MeasureUnit> All { get; } =
+        [Gram, Kilogram, Ounce, Pound, Millilitre, Teaspoon, Tablespoon, FluidOunce, Cup, Pinch, Piece, Packet, Can];
+
+    /// <summary>The name used in documents: lower case, never empty.</summary>
+    public string Code { get; }
+
+    /// <summary>The word for one of them; empty for pieces.</summary>
+    public string Singular { get; }
+
+    /// <summary>The word for several; empty for pieces.</summary>
+    public string Plural { get; }
+
+    /// <summary>What it counts.</summary>
+    public UnitDimension Dimension { get; }
+
+    /// <summary>Grams or millilitres in one unit; 1 for counts.</summary>
+    public double Size { get; }
+
+    /// <summary>Finds a unit by its code. Null when there is none.</summary>
+    public static MeasureUnit? Find(string code) => All.FirstOrDefault(u => string.Equals(u.Code, code, StringComparison.Ordinal));
+}

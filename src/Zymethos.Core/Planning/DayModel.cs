@@ -1,0 +1,296 @@
+using Google.OrTools.Sat;
+using Zymethos.Core.Heat;
+using Zymethos.Core.Recipes;
+
+namespace Zymethos.Core.Planning;
+
+/// <summary>
+/// A day as a CP-SAT model. One integer for the start of each task; intervals for hands, mixers and shelves; for every two loads of different
+/// setting a choice which goes first, with the oven's transition between.
+/// </summary>
+internal sealed class DayModel
+{
+    private readonly TaskNetwork _network;
+    private readonly ReachTable _reach;
+    private readonly OvenThermal _thermal;
+    private readonly CpModel _model = new();
+    private readonly CpSolver _solver = new();
+    private readonly IntVar[] _start;
+    private readonly IntVar _finish;
+    private readonly Dictionary<(int Task, int Item, int Shelf), BoolVar> _onShelf = [];
+    private readonly Dictionary<(int Task, int Need, int Helper), BoolVar> _byHelper = [];
+
+    public DayModel(TaskNetwork network, ReachTable reach, int bound)
+    {
+        _network = network;
+        _reach = reach;
+        _thermal = new OvenThermal(network.Kitchen.Oven, network.Kitchen.Room);
+        _start = [.. network.Tasks.Select(NewStart)];
+        _finish = _model.NewIntVar(Math.Min(bound, network.SpanEnd), network.SpanEnd, "finish");
+        foreach (var task in network.Tasks.Where(t => t.NeedsPresence)) _model.Add(_finish >= _start[task.Index] + task.Likely);
+        AddLinks();
+        AddHands();
+        AddResources();
+        AddOvenStates();
+        AddShelves();
+    }
+
+    /// <summary>The solver's bound on the objective, rounded up to a whole minute.</summary>
+    public int Bound => (int)Math.Ceiling(_solver.BestObjectiveBound - 1e-6);
+
+    public void MinimiseFinish(Plan? hint)
+    {
+        _model.Minimize(_finish);
+        Hint(hint);
+    }
+
+    public void TidyWithin(int finish, Plan hint)
+    {
+        _model.Add(_finish <= finish);
+        var terms = LinearExpr.NewBuilder();
+        var first = _model.NewIntVar(0, _network.SpanEnd, "first touch");
+        foreach (var task in _network.Tasks.Where(t => t.NeedsPresence))
+            _model.Add(first <= _start[task.Index] - (task.Oven is { } oven ? _thermal.FromCold(oven.Setting) : 0));
+        terms.AddTerm(first, -DayWeights.Presence);
+
+        var hot = _network.Tasks.Where(t => t.Oven is { Setting.IsProof: false }).ToList();
+        if (hot.Count > 0)
+        {
+            var on = _model.NewIntVar(0, _network.SpanEnd, "oven on");
+            var off = _model.NewIntVar(0, _network.SpanEnd, "oven off");
+            foreach (var task in hot)
+            {
+                _model.Add(on <= _start[task.Index]);
+                _model.Add(off >= _start[task.Index] + task.Likely);
+            }
+
+            terms.AddTerm(off, DayWeights.OvenSpan);
+            terms.AddTerm(on, -DayWeights.OvenSpan);
+        }
+
+        foreach (var link in _network.Links.Where(l => l is { MaxLag: not null, Window: WindowKind.Soft }))
+        {
+            var over = _model.NewIntVar(0, _network.Horizon, "over");
+            _model.Add(over >= _start[link.To] - _start[link.From] - _network.Tasks[link.From].Likely - link.MaxLag!.Value);
+            terms.AddTerm(over, DayWeights.SoftWindow);
+        }
+
+        foreach (var bake in _network.Tasks.GroupBy(t => t.Bake))
+        {
+            var begin = _model.NewIntVar(0, _network.Horizon, "bake begins");
+            var end = _model.NewIntVar(0, _network.Horizon, "bake ends");
+            foreach (var task in bake)
+            {
+                _model.Add(begin <= _start[task.Index]);
+                _model.Add(end >= _start[task.Index] + task.Likely);
+            }
+
+            terms.AddTerm(end, DayWeights.BakeSpan);
+            terms.AddTerm(begin, -DayWeights.BakeSpan);
+        }
+
+        _model.Minimize(terms);
+        Hint(hint);
+    }
+
+    public CpSolverStatus Solve(SolveSettings settings, TimeSpan limit, CancellationToken cancel, Action<int> onFinish)
+    {
+        if (limit <= TimeSpan.FromMilliseconds(1) || cancel.IsCancellationRequested) return CpSolverStatus.Unknown;
+        _solver.StringParameters = string.Create(
+            System.Globalization.CultureInfo.InvariantCulture,
+            $"max_time_in_seconds:{limit.TotalSeconds:0.###} random_seed:{settings.Seed} num_workers:{settings.Workers} " +
+            $"linearization_level:2 symmetry_level:2 use_overload_checker_in_cumulative:true use_disjunctive_constraint_in_cumulative:true");
+        using var callback = new OnSolution(this, onFinish);
+        using var stop = cancel.Register(_solver.StopSearch);
+        return _solver.Solve(_model, callback);
+    }
+
+    public Plan Read()
+    {
+        var starts = _start.Select(s => (int)_solver.Value(s)).ToArray();
+        return new Seating(_network, starts).Seat(
+            (task, item, shelf) => _onShelf.TryGetValue((task, item, shelf), out var b) && _solver.BooleanValue(b),
+            (task, need, helper) => _byHelper.TryGetValue((task, need, helper), out var b) && _solver.BooleanValue(b));
+    }
+
+    private IntVar NewStart(PlanTask task)
+    {
+        var earliest = SpanRules.EarliestStart(_network, task);
+        if (task.Oven is { } oven) earliest = Math.Max(earliest, _thermal.FromCold(oven.Setting));
+        var latest = SpanRules.LatestEnd(_network, task) - task.Likely;
+        var start = _model.NewIntVar(earliest, Math.Max(earliest, latest), task.Id);
+        // An empty window is left to the solver to report, so that an impossible day ends as "impossible" and not as a broken model.
+        if (latest < earliest) _model.Add(start <= latest);
+        return start;
+    }
+
+    private void Hint(Plan? hint)
+    {
+        _model.ClearHints();
+        if (hint is null) return;
+        for (var i = 0; i < _start.Length; i++) _model.AddHint(_start[i], hint.Tasks[i].Start);
+        _model.AddHint(_finish, hint.Finish(_network));
+    }
+
+    private void AddLinks()
+    {
+        foreach (var link in _network.Links)
+        {
+            var end = _start[link.From] + _network.Tasks[link.From].Likely;
+            _model.Add(_start[link.To] >= end + link.MinLag);
+            if (link is { MaxLag: { } most, Window: WindowKind.Hard }) _model.Add(_start[link.To] <= end + most);
+        }
+
+        foreach (var (first, second) in _network.Orders) _model.Add(_start[first] <= _start[second]);
+    }
+
+    private void AddHands()
+    {
+        var needs = _network.Tasks.SelectMany(t => t.Hands.Select((h, i) => (Task: t, Need: h, Index: i))).ToList();
+        if (Seating.SameHours(_network))
+        {
+            var hours = _network.Helpers[0];
+            var intervals = needs.ConvertAll(n => _model.NewFixedSizeIntervalVar(_start[n.Task.Index] + n.Need.Offset, n.Need.Length, "hands"));
+            foreach (var n in needs)
+            {
+                _model.Add(_start[n.Task.Index] + n.Need.Offset >= hours.From);
+                _model.Add(_start[n.Task.Index] + n.Need.Offset + n.Need.Length <= hours.Until);
+            }
+
+            AddCapacity(intervals, [.. needs.Select(n => n.Need.People)], _network.Helpers.Length);
+            return;
+        }
+
+        // Hours differ: everybody has a list of their own, and each need chooses whose.
+        for (var h = 0; h < _network.Helpers.Length; h++)
+        {
+            var helper = _network.Helpers[h];
+            var own = new List<IntervalVar>();
+            foreach (var n in needs)
+            {
+                var chosen = _byHelper[(n.Task.Index, n.Index, h)] = _model.NewBoolVar("by");
+                var from = _start[n.Task.Index] + n.Need.Offset;
+                own.Add(_model.NewOptionalFixedSizeIntervalVar(from, n.Need.Length, chosen, "hands"));
+                _model.Add(from >= helper.From).OnlyEnforceIf(chosen);
+                _model.Add(from + n.Need.Length <= helper.Until).OnlyEnforceIf(chosen);
+            }
+
+            _model.AddNoOverlap(own);
+        }
+
+        foreach (var n in needs)
+            _model.Add(LinearExpr.Sum(Enumerable.Range(0, _network.Helpers.Length).Select(h => _byHelper[(n.Task.Index, n.Index, h)])) == n.Need.People);
+    }
+
+    private void AddResources()
+    {
+        for (var r = 0; r < _network.Resources.Length; r++)
+        {
+            var demands = _network.Tasks.SelectMany(t => t.Demands.Where(d => d.Resource == r).Select(d => (Task: t, Demand: d))).ToList();
+            AddCapacity(
+                demands.ConvertAll(d => _model.NewFixedSizeIntervalVar(_start[d.Task.Index], d.Task.Likely + d.Demand.HoldAfter, "taken")),
+                [.. demands.Select(d => d.Demand.Units)],
+                _network.Resources[r].Capacity);
+        }
+    }
+
+    private void AddCapacity(List<IntervalVar> intervals, int[] units, int capacity)
+    {
+        if (intervals.Count == 0) return;
+        if (capacity == 1 && Array.TrueForAll(units, u => u == 1))
+        {
+            _model.AddNoOverlap(intervals);
+            return;
+        }
+
+        var cumulative = _model.AddCumulative(capacity);
+        for (var i = 0; i < intervals.Count; i++) cumulative.AddDemand(intervals[i], units[i]);
+    }
+
+    private void AddOvenStates()
+    {
+        var loads = _network.Tasks.Where(t => t.Oven is not null).ToList();
+        for (var i = 0; i < loads.Count; i++)
+        {
+            for (var j = i + 1; j < loads.Count; j++)
+            {
+                var (a, b) = (loads[i], loads[j]);
+                if (a.Oven!.Setting == b.Oven!.Setting) continue;
+                AddApart(a, b, _thermal.Transition(a.Oven.Setting, b.Oven.Setting), _thermal.Transition(b.Oven.Setting, a.Oven.Setting));
+            }
+        }
+    }
+
+    private void AddApart(PlanTask a, PlanTask b, int thenB, int thenA)
+    {
+        // Where links already say who goes first there is nothing to choose.
+        if (_reach.Least(a.Index, b.Index) is not null)
+        {
+            _model.Add(_start[b.Index] >= _start[a.Index] + a.Likely + thenB);
+        }
+        else if (_reach.Least(b.Index, a.Index) is not null)
+        {
+            _model.Add(_start[a.Index] >= _start[b.Index] + b.Likely + thenA);
+        }
+        else
+        {
+            var aFirst = _model.NewBoolVar("first");
+            _model.Add(_start[b.Index] >= _start[a.Index] + a.Likely + thenB).OnlyEnforceIf(aFirst);
+            _model.Add(_start[a.Index] >= _start[b.Index] + b.Likely + thenA).OnlyEnforceIf(aFirst.Not());
+        }
+    }
+
+    private void AddShelves()
+    {
+        foreach (var group in _network.Tasks.Where(t => t.Oven is not null).GroupBy(t => t.Oven!.Setting))
+        {
+            var loads = group.ToList();
+            var units = loads[0].Oven!.UnitsPerItem;
+            if (loads.TrueForAll(t => t.Oven!.UnitsPerItem == units))
+            {
+                // Equal pans: counting places is exact, since intervals can always be coloured with as many places as overlap.
+                AddCapacity(
+                    loads.ConvertAll(t => _model.NewFixedSizeIntervalVar(_start[t.Index], t.Likely, "shelf")),
+                    [.. loads.Select(t => t.Oven!.Items)],
+                    _network.Kitchen.Oven.Shelves * (TaskNetwork.ShelfUnits / units));
+            }
+            else
+            {
+                AddMixedShelves(loads);
+            }
+        }
+    }
+
+    private void AddMixedShelves(List<PlanTask> loads)
+    {
+        var shelves = _network.Kitchen.Oven.Shelves;
+        AddCapacity(
+            loads.ConvertAll(t => _model.NewFixedSizeIntervalVar(_start[t.Index], t.Likely, "oven")),
+            [.. loads.Select(t => t.Oven!.Items * t.Oven.UnitsPerItem)],
+            shelves * TaskNetwork.ShelfUnits);
+        var perShelf = Enumerable.Range(0, shelves).Select(_ => new List<IntervalVar>()).ToArray();
+        var units = Enumerable.Range(0, shelves).Select(_ => new List<int>()).ToArray();
+        foreach (var task in loads)
+        {
+            for (var item = 0; item < task.Oven!.Items; item++)
+            {
+                for (var s = 0; s < shelves; s++)
+                {
+                    var here = _onShelf[(task.Index, item, s)] = _model.NewBoolVar("here");
+                    perShelf[s].Add(_model.NewOptionalFixedSizeIntervalVar(_start[task.Index], task.Likely, here, "shelf"));
+                    units[s].Add(task.Oven.UnitsPerItem);
+                }
+
+                var choice = item;
+                _model.AddExactlyOne(Enumerable.Range(0, shelves).Select(s => _onShelf[(task.Index, choice, s)]));
+            }
+        }
+
+        for (var s = 0; s < shelves; s++) AddCapacity(perShelf[s], [.. units[s]], TaskNetwork.ShelfUnits);
+    }
+
+    private sealed class OnSolution(DayModel model, Action<int> onFinish) : CpSolverSolutionCallback
+    {
+        public override void OnSolutionCallback() => onFinish((int)Value(model._finish));
+    }
+}

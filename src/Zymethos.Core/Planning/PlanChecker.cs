@@ -1,0 +1,207 @@
+using Zymethos.Core.Heat;
+using Zymethos.Core.Recipes;
+
+namespace Zymethos.Core.Planning;
+
+/// <summary>Which rule a plan breaks.</summary>
+public enum PlanRule
+{
+    /// <summary>A task lasts as long as it was planned to.</summary>
+    Duration,
+
+    /// <summary>Work and hot oven lie in the working span, everything in the horizon.</summary>
+    Span,
+
+    /// <summary>A bake is ready when it must be.</summary>
+    ReadyBy,
+
+    /// <summary>A bake does not start before it may.</summary>
+    NotBefore,
+
+    /// <summary>Minimum lags.</summary>
+    MinLag,
+
+    /// <summary>Hard maximum lags.</summary>
+    MaxLag,
+
+    /// <summary>Each hand that is needed is given, by someone who is there and free.</summary>
+    Hands,
+
+    /// <summary>Mixers and other shared things are not taken twice.</summary>
+    Resource,
+
+    /// <summary>Loads of different settings are apart by the time the oven needs, the first from cold.</summary>
+    OvenState,
+
+    /// <summary>Pans have a shelf and shelves are not overfull.</summary>
+    Shelf,
+
+    /// <summary>Dough is taken out at once after its spell and before any heat.</summary>
+    OvenCleared,
+
+    /// <summary>Equal trays go in their order.</summary>
+    Order,
+}
+
+/// <summary>A rule that a plan breaks.</summary>
+/// <param name="Rule">Which.</param>
+/// <param name="Tasks">Indexes of the tasks it is about.</param>
+/// <param name="Message">What is wrong, in a sentence.</param>
+public sealed record BrokenRule(PlanRule Rule, IReadOnlyList<int> Tasks, string Message);
+
+/// <summary>
+/// Lists every rule that a plan breaks. Written from the rules alone: it shares no code with any planner and knows nothing of the solver;
+/// it counts minute by minute where planners reason with intervals.
+/// </summary>
+public static class PlanChecker
+{
+    /// <summary>Everything that is broken; empty for a plan that can be carried out.</summary>
+    /// <param name="network">The day.</param>
+    /// <param name="plan">A plan with a task for each of the network's.</param>
+    /// <exception cref="ArgumentException">The plan has another number of tasks.</exception>
+    public static IReadOnlyList<BrokenRule> Check(TaskNetwork network, Plan plan)
+    {
+        if (plan.Tasks.Length != network.Tasks.Length) throw new ArgumentException("The plan belongs to another network.", nameof(plan));
+        var broken = new List<BrokenRule>();
+        foreach (var task in network.Tasks) CheckTask(network, plan, task, broken);
+        foreach (var link in network.Links) CheckLink(network, plan, link, broken);
+        foreach (var (first, second) in network.Orders)
+        {
+            if (plan.Tasks[first].Start > plan.Tasks[second].Start)
+                broken.Add(new(PlanRule.Order, [first, second], $"{network.Tasks[second].Title} starts before the one that should come first."));
+        }
+
+        CheckHands(network, plan, broken);
+        CheckResources(network, plan, broken);
+        CheckOven(network, plan, broken);
+        CheckShelves(network, plan, broken);
+        return broken;
+    }
+
+    private static void CheckTask(TaskNetwork network, Plan plan, PlanTask task, List<BrokenRule> broken)
+    {
+        var planned = plan.Tasks[task.Index];
+        var bake = network.Bakes[task.Bake];
+        if (planned.End - planned.Start != task.Likely)
+            broken.Add(new(PlanRule.Duration, [task.Index], $"{task.Title} should take {task.Likely} min."));
+        if (planned.Start < 0 || planned.End > network.Horizon || (task.NeedsPresence && planned.End > network.SpanEnd))
+            broken.Add(new(PlanRule.Span, [task.Index], $"{task.Title} lies outside the working span."));
+        if (bake.ReadyBy is { } ready && planned.End > ready)
+            broken.Add(new(PlanRule.ReadyBy, [task.Index], $"{task.Title} ends after {bake.Name} must be ready."));
+        if (bake.NotBefore is { } notBefore && planned.Start < notBefore)
+            broken.Add(new(PlanRule.NotBefore, [task.Index], $"{task.Title} starts before {bake.Name} may."));
+    }
+
+    private static void CheckLink(TaskNetwork network, Plan plan, TaskLink link, List<BrokenRule> broken)
+    {
+        var lag = plan.Tasks[link.To].Start - plan.Tasks[link.From].End;
+        var words = $"{network.Tasks[link.To].Title} starts {lag} min after {network.Tasks[link.From].Title}";
+        if (lag < link.MinLag) broken.Add(new(PlanRule.MinLag, [link.From, link.To], $"{words}, at least {link.MinLag} are needed."));
+        if (link.Window == WindowKind.Hard && lag > link.MaxLag)
+            broken.Add(new(PlanRule.MaxLag, [link.From, link.To], $"{words}, at most {link.MaxLag} are allowed."));
+    }
+
+    private static void CheckHands(TaskNetwork network, Plan plan, List<BrokenRule> broken)
+    {
+        var who = network.Helpers.Select(_ => new Dictionary<int, int>()).ToArray();
+        foreach (var task in network.Tasks)
+        {
+            var planned = plan.Tasks[task.Index];
+            foreach (var need in task.Hands)
+            {
+                for (var m = planned.Start + need.Offset; m < planned.Start + need.Offset + need.Length; m++)
+                {
+                    var given = planned.Hands.Where(b => b.From <= m && m < b.Until).Select(b => b.Helper).Distinct().Count();
+                    if (given >= need.People) continue;
+                    broken.Add(new(PlanRule.Hands, [task.Index], $"{task.Title} lacks a pair of hands."));
+                    break;
+                }
+            }
+
+            foreach (var block in planned.Hands)
+            {
+                var helper = network.Helpers[block.Helper];
+                if (block.From < helper.From || block.Until > helper.Until)
+                    broken.Add(new(PlanRule.Hands, [task.Index], $"{helper.Name} is not there for {task.Title}."));
+                for (var m = block.From; m < block.Until; m++)
+                {
+                    if (who[block.Helper].TryAdd(m, task.Index)) continue;
+                    broken.Add(new(PlanRule.Hands, [who[block.Helper][m], task.Index], $"{helper.Name} would be at two things at once: {task.Title}."));
+                    break;
+                }
+            }
+        }
+    }
+
+    private static void CheckResources(TaskNetwork network, Plan plan, List<BrokenRule> broken)
+    {
+        for (var r = 0; r < network.Resources.Length; r++)
+        {
+            var use = new SortedDictionary<int, int>();
+            var tasks = new List<int>();
+            foreach (var task in network.Tasks)
+            {
+                foreach (var demand in task.Demands.Where(d => d.Resource == r))
+                {
+                    tasks.Add(task.Index);
+                    for (var m = plan.Tasks[task.Index].Start; m < plan.Tasks[task.Index].End + demand.HoldAfter; m++)
+                        use[m] = use.GetValueOrDefault(m) + demand.Units;
+                }
+            }
+
+            if (use.Values.Any(u => u > network.Resources[r].Capacity))
+                broken.Add(new(PlanRule.Resource, tasks, $"More is asked of the {network.Resources[r].Name} at once than there is."));
+        }
+    }
+
+    private static void CheckOven(TaskNetwork network, Plan plan, List<BrokenRule> broken)
+    {
+        var thermal = new OvenThermal(network.Kitchen.Oven, network.Kitchen.Room);
+        var loads = network.Tasks.Where(t => t.Oven is not null).OrderBy(t => plan.Tasks[t.Index].Start).ToList();
+        foreach (var load in loads)
+        {
+            if (plan.Tasks[load.Index].Start < thermal.FromCold(load.Oven!.Setting))
+                broken.Add(new(PlanRule.OvenState, [load.Index], $"The oven cannot be hot in time for {load.Title}."));
+            if (load.Oven.Setting.IsProof && load.Step?.Oven is not null && !IsCleared(network, plan, load))
+                broken.Add(new(PlanRule.OvenCleared, [load.Index], $"Nobody takes the dough of {load.Title} out of the oven in time."));
+        }
+
+        for (var i = 0; i < loads.Count; i++)
+        {
+            for (var j = i + 1; j < loads.Count; j++)
+            {
+                var (before, after) = (loads[i], loads[j]);
+                if (before.Oven!.Setting == after.Oven!.Setting) continue;
+                var needed = plan.Tasks[before.Index].End + thermal.Transition(before.Oven.Setting, after.Oven.Setting);
+                if (plan.Tasks[after.Index].Start < needed)
+                    broken.Add(new(PlanRule.OvenState, [before.Index, after.Index], $"The oven cannot go from {before.Title} to {after.Title} in that time."));
+            }
+        }
+    }
+
+    private static bool IsCleared(TaskNetwork network, Plan plan, PlanTask proof) =>
+        network.Tasks.Any(t => t.Bake == proof.Bake && t.Oven?.Setting.IsProof == true && !t.Hands.IsEmpty && t.Id == proof.Id + ".clear"
+            && plan.Tasks[t.Index].Start == plan.Tasks[proof.Index].End);
+
+    private static void CheckShelves(TaskNetwork network, Plan plan, List<BrokenRule> broken)
+    {
+        var shelves = Enumerable.Range(0, network.Kitchen.Oven.Shelves).Select(_ => new Dictionary<int, int>()).ToArray();
+        foreach (var load in network.Tasks.Where(t => t.Oven is not null))
+        {
+            var planned = plan.Tasks[load.Index];
+            if (planned.Shelves.Length != load.Oven!.Items || planned.Shelves.Any(s => s < 0 || s >= shelves.Length))
+            {
+                broken.Add(new(PlanRule.Shelf, [load.Index], $"{load.Title} has pans without a shelf."));
+                continue;
+            }
+
+            foreach (var s in planned.Shelves)
+            {
+                for (var m = planned.Start; m < planned.End; m++) shelves[s][m] = shelves[s].GetValueOrDefault(m) + load.Oven.UnitsPerItem;
+            }
+
+            if (planned.Shelves.Any(s => shelves[s].Any(u => u.Key >= planned.Start && u.Key < planned.End && u.Value > TaskNetwork.ShelfUnits)))
+                broken.Add(new(PlanRule.Shelf, [load.Index], $"There is no room on the shelf for {load.Title}."));
+        }
+    }
+}

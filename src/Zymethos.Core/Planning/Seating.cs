@@ -1,0 +1,86 @@
+namespace Zymethos.Core.Planning;
+
+/// <summary>Gives the starts of a day their people and shelves, where counting has shown that there are enough.</summary>
+internal sealed class Seating(TaskNetwork network, int[] starts)
+{
+    /// <summary>Whether everybody has the same hours, so that any free person will do.</summary>
+    public static bool SameHours(TaskNetwork network) =>
+        network.Helpers.All(h => h.From == network.Helpers[0].From && h.Until == network.Helpers[0].Until);
+
+    /// <summary>Seats all tasks. The two functions answer where the solver itself chose a shelf or a person.</summary>
+    public Plan Seat(Func<int, int, int, bool> onShelf, Func<int, int, int, bool> byHelper)
+    {
+        var hands = SeatHands(byHelper);
+        var shelves = SeatShelves(onShelf);
+        return new Plan([.. network.Tasks.Select(t => new PlannedTask(
+            starts[t.Index],
+            starts[t.Index] + t.Likely,
+            [.. hands[t.Index]],
+            [.. shelves[t.Index]]))]);
+    }
+
+    private List<HandsBlock>[] SeatHands(Func<int, int, int, bool> byHelper)
+    {
+        var result = network.Tasks.Select(_ => new List<HandsBlock>()).ToArray();
+        var freeFrom = new int[network.Helpers.Length];
+        var lastBake = new int[network.Helpers.Length];
+        var any = SameHours(network);
+        var needs = network.Tasks
+            .SelectMany(t => t.Hands.Select((h, i) => (t.Index, t.Bake, Need: i, From: starts[t.Index] + h.Offset, Until: starts[t.Index] + h.Offset + h.Length, h.People)))
+            .OrderBy(n => n.From)
+            .ThenBy(n => n.Index);
+        foreach (var n in needs)
+        {
+            // Whoever last worked on this bake goes on with it if free: fewer hand-overs.
+            var free = any
+                ? Enumerable.Range(0, network.Helpers.Length).Where(h => freeFrom[h] <= n.From).OrderBy(h => lastBake[h] == n.Bake + 1 ? 0 : 1).ThenBy(h => h)
+                : Enumerable.Range(0, network.Helpers.Length).Where(h => byHelper(n.Index, n.Need, h));
+            foreach (var h in free.Take(n.People).ToList())
+            {
+                freeFrom[h] = n.Until;
+                lastBake[h] = n.Bake + 1;
+                result[n.Index].Add(new HandsBlock(h, n.From, n.Until));
+            }
+        }
+
+        return result;
+    }
+
+    private List<int>[] SeatShelves(Func<int, int, int, bool> onShelf)
+    {
+        var result = network.Tasks.Select(_ => new List<int>()).ToArray();
+        var shelves = network.Kitchen.Oven.Shelves;
+        foreach (var group in network.Tasks.Where(t => t.Oven is not null).GroupBy(t => t.Oven!.Setting))
+        {
+            var loads = group.OrderBy(t => starts[t.Index]).ToList();
+            var units = loads[0].Oven!.UnitsPerItem;
+            var equal = loads.TrueForAll(t => t.Oven!.UnitsPerItem == units);
+            var freeFrom = new int[shelves * (TaskNetwork.ShelfUnits / units)];
+            foreach (var load in loads)
+            {
+                for (var item = 0; item < load.Oven!.Items; item++)
+                {
+                    if (!equal)
+                    {
+                        for (var s = 0; s < shelves; s++)
+                        {
+                            if (onShelf(load.Index, item, s)) result[load.Index].Add(s);
+                        }
+
+                        continue;
+                    }
+
+                    // Middle shelf first: it bakes most evenly (common practice, no source).
+                    var place = Enumerable.Range(0, freeFrom.Length)
+                        .Where(p => freeFrom[p] <= starts[load.Index])
+                        .OrderBy(p => Math.Abs((p * shelves / freeFrom.Length) - (shelves / 2)))
+                        .First();
+                    freeFrom[place] = starts[load.Index] + load.Likely;
+                    result[load.Index].Add(place * shelves / freeFrom.Length);
+                }
+            }
+        }
+
+        return result;
+    }
+}

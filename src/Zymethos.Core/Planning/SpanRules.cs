@@ -1,0 +1,17 @@
+namespace Zymethos.Core.Planning;
+
+/// <summary>The earliest start and latest end of each task that the day itself sets, before any resource is looked at.</summary>
+public static class SpanRules
+{
+    /// <summary>First minute the task may start: the span for what needs presence, "not before" for its bake.</summary>
+    public static int EarliestStart(TaskNetwork network, PlanTask task) => Math.Max(0, network.Bakes[task.Bake].NotBefore ?? 0);
+
+    /// <summary>
+    /// Last minute the task may end: the working span for what needs presence, "ready by" for its bake, the horizon for the rest.
+    /// </summary>
+    public static int LatestEnd(TaskNetwork network, PlanTask task)
+    {
+        var end = task.NeedsPresence ? network.SpanEnd : network.Horizon;
+        return Math.Min(end, network.Bakes[task.Bake].ReadyBy ?? end);
+    }
+}

@@ -1,0 +1,124 @@
+using System.Collections.Immutable;
+using NodaTime;
+using Zymethos.Core.Heat;
+using Zymethos.Core.Kitchens;
+using Zymethos.Core.Recipes;
+
+namespace Zymethos.Core.Planning;
+
+/// <summary>
+/// One baking day as planners, checkers and views see it: tasks with fixed likely durations, what they need, and what follows what.
+/// All times are whole minutes counted from <paramref name="Origin"/>, the start of the working span.
+/// </summary>
+/// <param name="Origin">Minute 0.</param>
+/// <param name="SpanEnd">The minute by which hands and hot oven rest; above 0.</param>
+/// <param name="Kitchen">The kitchen it was compiled for.</param>
+/// <param name="Helpers">Who has hands to give, by the hours they have.</param>
+/// <param name="Resources">What is shared beside hands and oven: mixers, and whatever a caller adds.</param>
+/// <param name="Bakes">The bakes in the order they were asked for.</param>
+/// <param name="Tasks">Every task; <see cref="PlanTask.Index"/> is its place here.</param>
+/// <param name="Links">Lags between tasks.</param>
+/// <param name="Orders">Pairs of tasks of which the first starts no later than the second: equal trays in their order.</param>
+public sealed record TaskNetwork(
+    LocalDateTime Origin,
+    int SpanEnd,
+    Kitchen Kitchen,
+    ImmutableArray<Helper> Helpers,
+    ImmutableArray<SharedResource> Resources,
+    ImmutableArray<PlannedBake> Bakes,
+    ImmutableArray<PlanTask> Tasks,
+    ImmutableArray<TaskLink> Links,
+    ImmutableArray<(int First, int Second)> Orders)
+{
+    /// <summary>Shelf space is counted in twelfths of a shelf.</summary>
+    public const int ShelfUnits = 12;
+
+    /// <summary>How long after the working span what is only waited for may still go on: a day and a night.</summary>
+    public const int AfterSpan = 36 * 60;
+
+    /// <summary>The last minute anything may end.</summary>
+    public int Horizon => SpanEnd + AfterSpan;
+
+    /// <summary>The clock time of a minute.</summary>
+    public LocalDateTime TimeOf(int minute) => Origin.PlusMinutes(minute);
+}
+
+/// <summary>A person in the plan.</summary>
+/// <param name="Name">What to call them.</param>
+/// <param name="From">First minute they are free.</param>
+/// <param name="Until">Minute from which they are not.</param>
+public sealed record Helper(string Name, int From, int Until);
+
+/// <summary>Something shared of which there are so many.</summary>
+/// <param name="Name">What it is ("mixer").</param>
+/// <param name="Capacity">How many, 0 or more.</param>
+public sealed record SharedResource(string Name, int Capacity);
+
+/// <summary>A need for a shared resource from the start of a task until some minutes after its end.</summary>
+/// <param name="Resource">Index into <see cref="TaskNetwork.Resources"/>.</param>
+/// <param name="Units">How many, at least 1.</param>
+/// <param name="HoldAfter">Minutes it stays taken after the task (washing the bowl), 0 or more.</param>
+public sealed record Demand(int Resource, int Units, int HoldAfter);
+
+/// <summary>Where in a task hands are needed: from <paramref name="Offset"/> minutes after its start for <paramref name="Length"/> minutes.</summary>
+/// <param name="Offset">Minutes after the start of the task.</param>
+/// <param name="Length">Minutes, at least 1.</param>
+/// <param name="People">How many at once, at least 1.</param>
+public sealed record HandsNeed(int Offset, int Length, int People);
+
+/// <summary>What a task takes of the oven from its start to its end.</summary>
+/// <param name="Setting">The state the oven must hold all the while.</param>
+/// <param name="Items">How many pans; each may stand on a shelf of its own.</param>
+/// <param name="UnitsPerItem">Twelfths of a shelf that each takes, 1 to 12.</param>
+public sealed record OvenNeed(OvenSetting Setting, int Items, int UnitsPerItem);
+
+/// <summary>A bake the day was asked for: one batch or several of a recipe.</summary>
+/// <param name="Name">What to call it.</param>
+/// <param name="RecipeKey">Key of its recipe.</param>
+/// <param name="Batches">How many batches, at least 1.</param>
+/// <param name="ReadyBy">The minute by which all of it must be finished, cooling included; null when any hour will do.</param>
+/// <param name="NotBefore">The first minute any of it may start; null when any.</param>
+public sealed record PlannedBake(string Name, string RecipeKey, int Batches, int? ReadyBy, int? NotBefore);
+
+/// <summary>A step of a bake on this day.</summary>
+/// <param name="Index">Place in <see cref="TaskNetwork.Tasks"/>.</param>
+/// <param name="Id">Stable name, unique in the network.</param>
+/// <param name="Bake">Index into <see cref="TaskNetwork.Bakes"/>.</param>
+/// <param name="Title">A few words, with tray and batch where there are several.</param>
+/// <param name="Kind">What kind of step it is.</param>
+/// <param name="Low">Shortest duration in minutes.</param>
+/// <param name="Likely">Duration that is planned, in minutes, at least 1.</param>
+/// <param name="High">Longest duration in minutes.</param>
+/// <param name="Hands">Where it needs hands; empty when it is only waited for.</param>
+/// <param name="Demands">What else it takes.</param>
+/// <param name="Oven">What it takes of the oven; null when nothing.</param>
+/// <param name="Step">The recipe's step; null for a step that the plan itself put in.</param>
+public sealed record PlanTask(
+    int Index,
+    string Id,
+    int Bake,
+    string Title,
+    StepKind Kind,
+    int Low,
+    int Likely,
+    int High,
+    ImmutableArray<HandsNeed> Hands,
+    ImmutableArray<Demand> Demands,
+    OvenNeed? Oven,
+    Step? Step)
+{
+    /// <summary>Whether someone must be there at some moment of it: hands at work, or a hot oven to watch.</summary>
+    public bool NeedsPresence => !Hands.IsEmpty || Oven is { Setting.IsProof: false };
+
+    /// <summary>Whether hands are at it from start to end.</summary>
+    public bool IsHandsOn => Hands.Length == 1 && Hands[0].Length == Likely;
+}
+
+/// <summary>Task <paramref name="To"/> starts at least and at most so many minutes after the end of <paramref name="From"/>.</summary>
+/// <param name="From">Index of the task that comes first.</param>
+/// <param name="To">Index of the task that follows.</param>
+/// <param name="MinLag">Least minutes between.</param>
+/// <param name="MaxLag">Most minutes between; null when it may wait.</param>
+/// <param name="Window">Whether the maximum is hard or soft.</param>
+/// <param name="Why">The reason in words; may be empty.</param>
+public sealed record TaskLink(int From, int To, int MinLag, int? MaxLag, WindowKind Window, string Why);

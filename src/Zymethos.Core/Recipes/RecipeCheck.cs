@@ -1,0 +1,106 @@
+using NodaTime;
+
+namespace Zymethos.Core.Recipes;
+
+/// <summary>
+/// Says whether a recipe's method can be carried out by anyone in any kitchen: keys that exist, durations in order, links that do
+/// not contradict each other. It knows nothing of a kitchen or a day.
+/// </summary>
+public static class RecipeCheck
+{
+    /// <summary>The longest step or lag a method may have: 60 days, longer than any soak or maturing that is planned.</summary>
+    public static readonly Duration Longest = Duration.FromDays(60);
+
+    /// <summary>Everything that is wrong, in the order of the recipe; empty when nothing is.</summary>
+    public static IReadOnlyList<Fault> Find(Recipe recipe)
+    {
+        var faults = new List<Fault>();
+        if (recipe.Steps.IsEmpty)
+        {
+            faults.Add(new Fault("steps", "A recipe needs at least one step."));
+            return faults;
+        }
+
+        var known = new Dictionary<string, int>(StringComparer.Ordinal);
+        var times = recipe.Steps.Where(s => s.Times > 1).Select(s => s.Times).Distinct().ToList();
+        for (var i = 0; i < recipe.Steps.Length; i++)
+        {
+            var step = recipe.Steps[i];
+            var at = $"steps[{i}]";
+            if (!known.TryAdd(step.Key, i)) faults.Add(new Fault($"{at}.key", $"Two steps are called \"{step.Key}\". Give each its own key."));
+            FindInStep(step, at, faults);
+            if (step.Times > 1 && times.Count > 1)
+                faults.Add(new Fault($"{at}.times", "Repeated steps of one recipe must all be repeated equally often."));
+        }
+
+        for (var i = 0; i < recipe.Links.Length; i++) FindInLink(recipe, recipe.Links[i], $"links[{i}]", known, faults);
+        if (faults.Count == 0 && FindContradiction(recipe, known) is { } contradiction) faults.Add(contradiction);
+        return faults;
+    }
+
+    private static void FindInStep(Step step, string at, List<Fault> faults)
+    {
+        if (!step.Takes.IsOrdered)
+            faults.Add(new Fault($"{at}.minutes", $"\"{step.Title}\": the times must be above zero and in order, shortest, usual, longest."));
+        else if (step.Takes.High > Longest)
+            faults.Add(new Fault($"{at}.minutes", $"\"{step.Title}\": a step takes at most 60 days."));
+        if (step.Hands is < 0 or > 4) faults.Add(new Fault($"{at}.hands", $"\"{step.Title}\": a step needs 0 to 4 people."));
+        if (step.Times is < 1 or > 24) faults.Add(new Fault($"{at}.times", $"\"{step.Title}\": a step is done 1 to 24 times."));
+        if (step.Kind is StepKind.Bake && step.Oven is null)
+            faults.Add(new Fault($"{at}.oven", $"\"{step.Title}\" is a bake and must say what it needs of the oven."));
+        if (step.Kind is StepKind.Mix or StepKind.Work && step.Hands == 0)
+            faults.Add(new Fault($"{at}.hands", $"\"{step.Title}\" is hands at work and needs at least one person."));
+        if (step.Oven is { } oven && oven.Pans is < 1 or > 24)
+            faults.Add(new Fault($"{at}.oven.pans", $"\"{step.Title}\": 1 to 24 pans go in together."));
+    }
+
+    private static void FindInLink(Recipe recipe, Link link, string at, Dictionary<string, int> known, List<Fault> faults)
+    {
+        if (!known.ContainsKey(link.From)) faults.Add(new Fault($"{at}.from", $"There is no step \"{link.From}\" in \"{recipe.Name}\"."));
+        if (!known.ContainsKey(link.To)) faults.Add(new Fault($"{at}.to", $"There is no step \"{link.To}\" in \"{recipe.Name}\"."));
+        if (link.MinLag < Duration.Zero || link.MinLag > Longest)
+            faults.Add(new Fault($"{at}.minLagMinutes", "The least time between two steps is 0 minutes to 60 days."));
+        if (link.MaxLag < link.MinLag)
+            faults.Add(new Fault($"{at}.maxLagMinutes", $"After \"{link.From}\", \"{link.To}\" may start at the latest before it may start at the earliest."));
+        if (link.MaxLag > Longest) faults.Add(new Fault($"{at}.maxLagMinutes", "The most time between two steps is at most 60 days; leave it out for no limit."));
+    }
+
+    /// <summary>
+    /// Longest paths over start times (Bellman-Ford). A cycle of positive length means that the links cannot all hold, whatever the day.
+    /// </summary>
+    private static Fault? FindContradiction(Recipe recipe, Dictionary<string, int> index)
+    {
+        var start = new long[recipe.Steps.Length];
+        for (var round = 0; round <= recipe.Steps.Length; round++)
+        {
+            Fault? moved = null;
+            for (var i = 0; i < recipe.Links.Length; i++)
+            {
+                var link = recipe.Links[i];
+                var (from, to) = (index[link.From], index[link.To]);
+                var length = (long)recipe.Steps[from].Takes.Likely.TotalMinutes;
+                var earliest = start[from] + length + (long)link.MinLag.TotalMinutes;
+                if (start[to] < earliest)
+                {
+                    start[to] = earliest;
+                    moved = Contradiction(recipe, from, to, i);
+                }
+
+                if (link.MaxLag is { } most && link.Window == WindowKind.Hard && start[to] - length - (long)most.TotalMinutes > start[from])
+                {
+                    start[from] = start[to] - length - (long)most.TotalMinutes;
+                    moved = Contradiction(recipe, from, to, i);
+                }
+            }
+
+            if (moved is null) return null;
+            if (round == recipe.Steps.Length) return moved;
+        }
+
+        return null;
+    }
+
+    private static Fault Contradiction(Recipe recipe, int from, int to, int link) => new(
+        $"links[{link}]",
+        $"The links around \"{recipe.Steps[from].Title}\" and \"{recipe.Steps[to].Title}\" contradict each other: no times can satisfy them all.");
+}

@@ -1,0 +1,69 @@
+using System.Collections.Immutable;
+using Zymethos.Core.Safety;
+
+namespace Zymethos.Core.Recipes;
+
+/// <summary>What is done or waited for in a step.</summary>
+public enum StepKind
+{
+    /// <summary>Hands at work.</summary>
+    Work,
+
+    /// <summary>Hands at work with the mixer and its bowl.</summary>
+    Mix,
+
+    /// <summary>Fruit or grain standing in liquid.</summary>
+    Soak,
+
+    /// <summary>The first rise, in one piece.</summary>
+    BulkRise,
+
+    /// <summary>The rise after shaping.</summary>
+    Proof,
+
+    /// <summary>Standing at room temperature: dough relaxing, butter softening.</summary>
+    Rest,
+
+    /// <summary>In the refrigerator.</summary>
+    Chill,
+
+    /// <summary>In the hot oven.</summary>
+    Bake,
+
+    /// <summary>Cooling in the pan or on the rack.</summary>
+    Cool,
+}
+
+/// <summary>How the baker knows that a step is done.</summary>
+/// <param name="Text">What to see, hear, feel or measure ("a skewer comes out clean").</param>
+public sealed record DoneTest(string Text);
+
+/// <summary>One thing done or waited for.</summary>
+/// <param name="Key">Unique in the recipe, lower-case words joined by hyphens.</param>
+/// <param name="Title">A few words, as on a list ("Shape the plaits").</param>
+/// <param name="Instruction">The full sentence or two. May be empty.</param>
+/// <param name="Kind">What it is.</param>
+/// <param name="Takes">How long it takes.</param>
+/// <param name="Hands">People needed from start to end: 0 for what is waited for, else 1 to 4.</param>
+/// <param name="Oven">What it wants of the oven; null when nothing.</param>
+/// <param name="Times">
+/// How many times it is done, one wave after another (four trays: 4), at least 1. Steps of a recipe that are repeated are
+/// repeated equally often.
+/// </param>
+/// <param name="DoneTests">How to know it is done; may be empty.</param>
+/// <param name="Cautions">What to beware of; may be empty.</param>
+public sealed record Step(
+    string Key,
+    string Title,
+    string Instruction,
+    StepKind Kind,
+    DurationEstimate Takes,
+    int Hands,
+    OvenUse? Oven,
+    int Times,
+    ImmutableArray<DoneTest> DoneTests,
+    ImmutableArray<CautionKind> Cautions)
+{
+    /// <summary>Whether someone must be at it from start to end.</summary>
+    public bool IsHandsOn => Hands > 0;
+}
