@@ -1,0 +1,216 @@
+using System.Collections.Immutable;
+using NodaTime;
+using NodaTime.Text;
+using Zymethos.Core.Kitchens;
+using Zymethos.Core.Measures;
+using Zymethos.Core.Planning;
+using Zymethos.Core.Recipes;
+using Zymethos.Core.Safety;
+
+namespace Zymethos.Core.Interchange;
+
+/// <summary>
+/// Turns documents of the open formats into the types of the core. Faults are collected with their paths; where one stands the value is
+/// replaced by something harmless so that the rest can still be read and all faults come back together.
+/// </summary>
+public sealed class DocumentReader
+{
+    private const int MostSteps = 60;
+    private const int MostBakes = 40;
+    private const int LongestText = 4000;
+
+    private readonly List<Fault> _faults = [];
+
+    /// <summary>What was wrong so far.</summary>
+    public IReadOnlyList<Fault> Faults => _faults;
+
+    /// <summary>Reads a day to plan. The faults decide whether the result may be used.</summary>
+    public (Kitchen Kitchen, DayWish Wish) Read(OvenDayDocument document)
+    {
+        if (document.Format != OvenDayDocument.FormatName) Wrong("format", $"This should be \"{OvenDayDocument.FormatName}\".");
+        if (document.Version != 1) Wrong("version", "Only version 1 is known.");
+        if (document.Solve is { } solve && !(solve.Seconds >= 0.2 && solve.Seconds <= 20)) Wrong("solve.seconds", "The search may take 0.2 to 20 seconds.");
+        var kitchen = Read(document.Kitchen, "kitchen");
+        var date = Date(document.Day.Date, "day.date");
+        var from = Moment(document.Day.From, date, "day.from");
+        var until = Moment(document.Day.Until, date, "day.until");
+        if (document.Bakes.Count > MostBakes) Wrong("bakes", $"At most {MostBakes} bakes fit in a day.");
+        var bakes = document.Bakes.Take(MostBakes).Select((b, i) => Read(b, date, $"bakes[{i}]")).ToImmutableArray();
+        return (kitchen, new DayWish(from, until, bakes));
+    }
+
+    /// <summary>Reads a kitchen.</summary>
+    public Kitchen Read(KitchenDocument document, string at)
+    {
+        var oven = document.Oven;
+        return new Kitchen(
+            document.Name,
+            new Oven(
+                Minutes(oven.HeatUpMinutes, $"{at}.oven.heatUpMinutes"),
+                Minutes(oven.CoolShutMinutes, $"{at}.oven.coolShutMinutes"),
+                Minutes(oven.CoolAjarMinutes, $"{at}.oven.coolAjarMinutes"),
+                Celsius(oven.HottestC, $"{at}.oven.hottestC"),
+                Number(oven.DoorDropC, $"{at}.oven.doorDropC"),
+                oven.Shelves,
+                Centimetres(oven.ShelfWidthCm, $"{at}.oven.shelfWidthCm"),
+                Centimetres(oven.ShelfDepthCm, $"{at}.oven.shelfDepthCm")),
+            [.. document.People.Select((p, i) => new Person(p.Name, Hour(p.From, $"{at}.people[{i}].from"), Hour(p.Until, $"{at}.people[{i}].until")))],
+            document.Mixers,
+            Minutes(document.MixerWashMinutes, $"{at}.mixerWashMinutes"),
+            Celsius(document.RoomC, $"{at}.roomC"),
+            Choice(document.Habit, MeasuringHabit.Metric, $"{at}.habit"));
+    }
+
+    /// <summary>Reads a recipe.</summary>
+    public Recipe Read(RecipeDocument document, string at)
+    {
+        if (string.IsNullOrWhiteSpace(document.Name) || document.Name.Length > 120) Wrong($"{at}.name", "A recipe needs a name of up to 120 characters.");
+        if (document.Key.Length is < 1 or > 80) Wrong($"{at}.key", "A key has 1 to 80 characters.");
+        if (document.Steps.Count > MostSteps) Wrong($"{at}.steps", $"A recipe has at most {MostSteps} steps.");
+        if (document.Yield is { Pieces: < 1 or > 10000 }) Wrong($"{at}.yield.pieces", "A batch gives 1 to 10000 pieces.");
+        return new Recipe(
+            document.Key,
+            document.Name,
+            document.Summary,
+            document.Yield is { } y ? new Yield(y.Pieces, y.PieceName) : new Yield(1, "batch"),
+            [.. (document.Parts ?? []).Select((p, i) => Read(p, $"{at}.parts[{i}]"))],
+            [.. document.Steps.Take(MostSteps).Select((s, i) => Read(s, $"{at}.steps[{i}]"))],
+            [.. (document.Links ?? []).Take(MostSteps * MostSteps).Select((l, i) => Read(l, $"{at}.links[{i}]"))],
+            [.. (document.Keeping ?? []).Select(k => new KeepingPlace(k.Place, k.Days))]);
+    }
+
+    private BakeWish Read(BakeDocument document, LocalDate date, string at)
+    {
+        if (document.Recipe is null == document.Steps is null) Wrong(at, "A bake has either a recipe or steps of its own.");
+        var recipe = document.Recipe ?? new RecipeDocument("bake", document.Name ?? "Bake", document.Steps ?? [], document.Links);
+        // Faults in bare steps carry the path the caller wrote, not the one of the recipe made of them.
+        var read = Read(recipe, document.Recipe is null ? at : $"{at}.recipe");
+        return new BakeWish(
+            read,
+            document.Batches,
+            document.ReadyBy is { } ready ? Moment(ready, date, $"{at}.readyBy") : null,
+            document.NotBefore is { } notBefore ? Moment(notBefore, date, $"{at}.notBefore") : null);
+    }
+
+    private Part Read(PartDocument document, string at) => new(
+        document.Name,
+        Choice(document.Kind, PartKind.Dough, $"{at}.kind"),
+        [.. document.Lines.Select((l, i) => Read(l, $"{at}.lines[{i}]"))]);
+
+    private IngredientLine Read(LineDocument document, string at)
+    {
+        var unit = MeasureUnit.Find(document.Unit);
+        if (unit is null) Wrong($"{at}.unit", $"\"{document.Unit}\" is not a unit of the format.");
+        if (document.Amount is { } low && !(low > 0 && low < 1e6)) Wrong($"{at}.amount", "An amount is above zero.");
+        if (document.AmountTo < document.Amount) Wrong($"{at}.amountTo", "A range goes from the smaller to the larger amount.");
+        if (document.Grams is { } grams && !(grams >= 0 && grams < 1e6)) Wrong($"{at}.grams", "A weight is zero or more grams.");
+        return new IngredientLine(
+            document.Amount is { } amount ? new Amount(amount, document.AmountTo ?? amount, unit ?? MeasureUnit.Piece) : null,
+            document.Grams is { } g && g >= 0 ? Mass.FromGrams(g) : null,
+            document.Ingredient,
+            document.Form,
+            document.Note,
+            document.Optional);
+    }
+
+    private Step Read(StepDocument document, string at)
+    {
+        var kind = Choice(document.Kind, StepKind.Work, $"{at}.kind");
+        if (string.IsNullOrWhiteSpace(document.Title) || document.Title.Length > 120) Wrong($"{at}.title", "A step needs a title of up to 120 characters.");
+        if (document.Instruction.Length > LongestText) Wrong($"{at}.instruction", $"An instruction has at most {LongestText} characters.");
+        if (document.Minutes.Count != 3) Wrong($"{at}.minutes", "Give three times in minutes: shortest, usual, longest.");
+        var minutes = document.Minutes.Count == 3 ? document.Minutes : [1, 1, 1];
+        return new Step(
+            document.Key,
+            document.Title,
+            document.Instruction,
+            kind,
+            DurationEstimate.Minutes(minutes[0], minutes[1], minutes[2]),
+            document.Hands ?? (kind is StepKind.Work or StepKind.Mix ? 1 : 0),
+            document.Oven is { } oven ? Read(oven, $"{at}.oven") : null,
+            document.Times,
+            [.. (document.DoneTests ?? []).Select(t => new DoneTest(t))],
+            [.. (document.Cautions ?? []).Select((c, i) => Choice(c, CautionKind.Burns, $"{at}.cautions[{i}]"))]);
+    }
+
+    private OvenUse Read(OvenUseDocument document, string at) => new(
+        Choice(document.State, OvenState.Bake, $"{at}.state"),
+        Celsius(document.SetTemperatureC, $"{at}.setTemperatureC"),
+        new Pan(document.Pan.Name, Centimetres(document.Pan.LengthCm, $"{at}.pan.lengthCm"), Centimetres(document.Pan.WidthCm, $"{at}.pan.widthCm")),
+        document.Pans);
+
+    private Link Read(LinkDocument document, string at) => new(
+        document.From,
+        document.To,
+        Duration.FromMinutes(document.MinLagMinutes),
+        document.MaxLagMinutes is { } most ? Duration.FromMinutes(most) : null,
+        Choice(document.Window, WindowKind.Hard, $"{at}.window"),
+        document.Why);
+
+    private void Wrong(string path, string message) => _faults.Add(new Fault(path, message));
+
+    private static Duration Minutes(int minutes, string _) => Duration.FromMinutes(minutes);
+
+    private double Number(double value, string at)
+    {
+        if (double.IsFinite(value)) return value;
+        Wrong(at, "This is not a number that can be used.");
+        return 0;
+    }
+
+    private Temperature Celsius(double value, string at)
+    {
+        if (double.IsFinite(value) && value is >= Temperature.AbsoluteZeroCelsius and <= 2000) return Temperature.FromCelsius(value);
+        Wrong(at, "No oven and no room has this temperature. Give degrees Celsius.");
+        return Temperature.FromCelsius(20);
+    }
+
+    private Length Centimetres(double value, string at)
+    {
+        if (double.IsFinite(value) && value is > 0 and <= 1000) return Length.FromMillimetres(value * 10);
+        Wrong(at, "A length is above zero and given in centimetres.");
+        return Length.FromMillimetres(1);
+    }
+
+    private LocalDate Date(string text, string at)
+    {
+        var parsed = LocalDatePattern.Iso.Parse(text);
+        if (parsed.Success) return parsed.Value;
+        Wrong(at, $"\"{text}\" is not a date. Write it like 2026-12-05.");
+        return new LocalDate(2000, 1, 1);
+    }
+
+    private LocalTime? Hour(string? text, string at)
+    {
+        if (text is null) return null;
+        var parsed = ClockPattern.Parse(text);
+        if (parsed.Success) return parsed.Value;
+        Wrong(at, $"\"{text}\" is not a time of day. Write it like 08:30.");
+        return null;
+    }
+
+    private LocalDateTime Moment(string text, LocalDate date, string at)
+    {
+        var hour = ClockPattern.Parse(text);
+        if (hour.Success) return date.At(hour.Value);
+        var moment = MomentPattern.Parse(text);
+        if (moment.Success) return moment.Value;
+        Wrong(at, $"\"{text}\" is not a time. Write it like 08:30, or 2026-12-06T01:00 on another date.");
+        return date.AtMidnight();
+    }
+
+    private T Choice<T>(string text, T fallback, string at)
+        where T : struct, Enum
+    {
+        foreach (var value in Enum.GetValues<T>())
+        {
+            if (string.Equals(Words.Of(value), text, StringComparison.Ordinal)) return value;
+        }
+
+        Wrong(at, $"\"{text}\" is not one of {string.Join(", ", Enum.GetValues<T>().Select(v => Words.Of(v)))}.");
+        return fallback;
+    }
+
+    private static readonly LocalTimePattern ClockPattern = LocalTimePattern.CreateWithInvariantCulture("HH:mm");
+    private static readonly LocalDateTimePattern MomentPattern = LocalDateTimePattern.CreateWithInvariantCulture("uuuu-MM-dd'T'HH:mm");
+}

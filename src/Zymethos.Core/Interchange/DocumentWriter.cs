@@ -1,0 +1,114 @@
+using Zymethos.Core.Kitchens;
+using Zymethos.Core.Planning;
+using Zymethos.Core.Recipes;
+using Zymethos.Core.Safety;
+
+namespace Zymethos.Core.Interchange;
+
+/// <summary>Writes the types of the core as documents of the open formats. What <see cref="DocumentReader"/> read comes out the same.</summary>
+public static class DocumentWriter
+{
+    private const string Clock = "uuuu-MM-dd'T'HH:mm";
+
+    /// <summary>A kitchen as a document.</summary>
+    public static KitchenDocument Write(Kitchen kitchen) => new(
+        new OvenDocument(
+            (int)kitchen.Oven.HeatUp.TotalMinutes,
+            (int)kitchen.Oven.CoolShut.TotalMinutes,
+            (int)kitchen.Oven.CoolAjar.TotalMinutes,
+            kitchen.Oven.Hottest.Celsius,
+            kitchen.Oven.DoorDrop,
+            kitchen.Oven.Shelves,
+            kitchen.Oven.ShelfWidth.Millimetres / 10,
+            kitchen.Oven.ShelfDepth.Millimetres / 10),
+        [.. kitchen.People.Select(p => new PersonDocument(p.Name, p.From?.ToString("HH:mm", null), p.Until?.ToString("HH:mm", null)))],
+        kitchen.Name,
+        kitchen.Mixers,
+        (int)kitchen.MixerWash.TotalMinutes,
+        kitchen.Room.Celsius,
+        Words.Of(kitchen.Habit));
+
+    /// <summary>A recipe as a document.</summary>
+    public static RecipeDocument Write(Recipe recipe) => new(
+        recipe.Key,
+        recipe.Name,
+        [.. recipe.Steps.Select(Write)],
+        [.. recipe.Links.Select(l => new LinkDocument(
+            l.From, l.To, (int)l.MinLag.TotalMinutes, l.MaxLag is { } most ? (int)most.TotalMinutes : null, Words.Of(l.Window), l.Why))],
+        recipe.Summary,
+        new YieldDocument(recipe.Yield.Pieces, recipe.Yield.PieceName),
+        [.. recipe.Parts.Select(p => new PartDocument(p.Name, Words.Of(p.Kind), [.. p.Lines.Select(Write)]))],
+        [.. recipe.Keeping.Select(k => new KeepingDocument(k.Place, k.Days))]);
+
+    /// <summary>A planned day as a document.</summary>
+    public static PlanDocument Write(PlannedDay day)
+    {
+        var network = day.Network;
+        return new PlanDocument(
+            "zymethos.oven-plan",
+            1,
+            day.Figures.FinishMinute <= day.BoundFinish ? "proven" : "found",
+            At(network, day.Figures.FinishMinute),
+            At(network, day.BoundFinish),
+            Math.Round(day.GapPercent, 1),
+            day.BoundWords,
+            Write(day.Figures),
+            new ByHandDocument(day.ByHand.ListOrder is { } list ? Write(list) : null, day.ByHand.ByTemperature is { } hot ? Write(hot) : null),
+            [.. network.Tasks.Select(t => Write(day, t))],
+            [.. day.Programme.Segments.Select(s => new OvenPhaseDocument(
+                Words.Of(s.Phase), Math.Round(s.From, 2), Math.Round(s.Until, 2), Math.Round(s.StartCelsius, 1), Math.Round(s.EndCelsius, 1)))],
+            [.. day.Sheet.Select(l => new RunSheetLineDocument(At(network, l.Minute), l.Text, l.Minutes, l.Who))]);
+    }
+
+    private static PlannedTaskDocument Write(PlannedDay day, PlanTask task)
+    {
+        var (network, planned, reason) = (day.Network, day.Plan.Tasks[task.Index], day.Reasons[task.Index]);
+        return new PlannedTaskDocument(
+            task.Id,
+            network.Bakes[task.Bake].Name,
+            task.Title,
+            Words.Of(task.Kind),
+            At(network, planned.Start),
+            At(network, planned.End),
+            [.. planned.Hands.Select(h => new HandsDocument(network.Helpers[h.Helper].Name, At(network, h.From), At(network, h.Until)))],
+            task.Oven?.Setting.Celsius,
+            [.. planned.Shelves.Select(s => s + 1)],
+            reason.NotEarlier,
+            reason.NotLater,
+            reason.SlackMinutes,
+            [.. (task.Step?.Cautions ?? []).Select(c => Caution.For(c).Text)]);
+    }
+
+    private static FiguresDocument Write(Figures figures) => new(
+        figures.KitchenMinutes, figures.HandsOnMinutes, figures.OvenOnMinutes, figures.TemperatureChanges, figures.SoftWindowMinutes, figures.FinishMinute);
+
+    private static StepDocument Write(Step step) => new(
+        step.Key,
+        step.Title,
+        Words.Of(step.Kind),
+        [(int)step.Takes.Low.TotalMinutes, (int)step.Takes.Likely.TotalMinutes, (int)step.Takes.High.TotalMinutes],
+        step.Instruction,
+        step.Hands,
+        step.Oven is { } oven
+            ? new OvenUseDocument(
+                oven.SetTemperature.Celsius,
+                new PanDocument(oven.Pan.Name, oven.Pan.Length.Millimetres / 10, oven.Pan.Width.Millimetres / 10),
+                oven.Pans,
+                Words.Of(oven.State))
+            : null,
+        step.Times,
+        [.. step.DoneTests.Select(d => d.Text)],
+        [.. step.Cautions.Select(c => Words.Of(c))]);
+
+    private static LineDocument Write(IngredientLine line) => new(
+        line.Ingredient,
+        line.Amount?.Low,
+        line.Amount is { } a && a.High > a.Low ? a.High : null,
+        line.Amount?.Unit.Code ?? "piece",
+        line.Weight?.Grams,
+        line.Form,
+        line.Note,
+        line.IsOptional);
+
+    private static string At(TaskNetwork network, int minute) => network.TimeOf(minute).ToString(Clock, null);
+}

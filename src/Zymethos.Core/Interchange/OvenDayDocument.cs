@@ -1,0 +1,90 @@
+namespace Zymethos.Core.Interchange;
+
+/// <summary>A whole day to plan, self-contained: the open format "zymethos.oven-day", version 1.</summary>
+/// <param name="Kitchen">The kitchen it is planned for.</param>
+/// <param name="Day">Which day, from when to when.</param>
+/// <param name="Bakes">What to bake.</param>
+/// <param name="Format">Always "zymethos.oven-day".</param>
+/// <param name="Version">Always 1.</param>
+/// <param name="Solve">How to search; left out for the usual.</param>
+public sealed record OvenDayDocument(
+    KitchenDocument Kitchen,
+    DayDocument Day,
+    IReadOnlyList<BakeDocument> Bakes,
+    string Format = OvenDayDocument.FormatName,
+    int Version = 1,
+    SolveDocument? Solve = null)
+{
+    /// <summary>The name of the format.</summary>
+    public const string FormatName = "zymethos.oven-day";
+}
+
+/// <summary>A kitchen.</summary>
+/// <param name="Oven">Its oven.</param>
+/// <param name="People">Who bakes.</param>
+/// <param name="Name">What to call it.</param>
+/// <param name="Mixers">How many mixers.</param>
+/// <param name="MixerWashMinutes">How long the bowl is away to be washed.</param>
+/// <param name="RoomC">Temperature of the room.</param>
+/// <param name="Habit">metric or usCustomary.</param>
+public sealed record KitchenDocument(
+    OvenDocument Oven,
+    IReadOnlyList<PersonDocument> People,
+    string Name = "Kitchen",
+    int Mixers = 1,
+    int MixerWashMinutes = 4,
+    double RoomC = 21,
+    string Habit = "metric");
+
+/// <summary>An oven by what can be measured with a thermometer and a clock.</summary>
+/// <param name="HeatUpMinutes">From cold (20 C) to 180 C.</param>
+/// <param name="CoolShutMinutes">Time constant of cooling with the door shut.</param>
+/// <param name="CoolAjarMinutes">Time constant of cooling with the door ajar.</param>
+/// <param name="HottestC">The highest mark of the dial.</param>
+/// <param name="DoorDropC">How far the air falls when the door is opened.</param>
+/// <param name="Shelves">Shelf positions that can be used together.</param>
+/// <param name="ShelfWidthCm">Usable width of a shelf.</param>
+/// <param name="ShelfDepthCm">Usable depth of a shelf.</param>
+public sealed record OvenDocument(
+    int HeatUpMinutes = 14,
+    int CoolShutMinutes = 60,
+    int CoolAjarMinutes = 25,
+    double HottestC = 250,
+    double DoorDropC = 25,
+    int Shelves = 3,
+    double ShelfWidthCm = 50,
+    double ShelfDepthCm = 34);
+
+/// <summary>Someone who bakes.</summary>
+/// <param name="Name">What to call them.</param>
+/// <param name="From">From when they are free ("08:30"); left out for the whole span.</param>
+/// <param name="Until">Until when they are free; left out for the whole span.</param>
+public sealed record PersonDocument(string Name, string? From = null, string? Until = null);
+
+/// <summary>A working span.</summary>
+/// <param name="Date">The date ("2026-12-05").</param>
+/// <param name="From">When it starts ("08:00").</param>
+/// <param name="Until">When it ends ("18:30"), on the same date unless a date stands before it ("2026-12-06T01:00").</param>
+public sealed record DayDocument(string Date, string From, string Until);
+
+/// <summary>A bake: a recipe by value, or just a name with steps and links.</summary>
+/// <param name="Recipe">The recipe. Left out when <paramref name="Steps"/> are given.</param>
+/// <param name="Name">A name for bare steps.</param>
+/// <param name="Steps">Bare steps, for whoever wants only the time planned.</param>
+/// <param name="Links">Links between them.</param>
+/// <param name="Batches">How many batches.</param>
+/// <param name="ReadyBy">When it must be ready ("17:00" or with a date); left out when any hour will do.</param>
+/// <param name="NotBefore">When it may start; left out when any hour will do.</param>
+public sealed record BakeDocument(
+    RecipeDocument? Recipe = null,
+    string? Name = null,
+    IReadOnlyList<StepDocument>? Steps = null,
+    IReadOnlyList<LinkDocument>? Links = null,
+    int Batches = 1,
+    string? ReadyBy = null,
+    string? NotBefore = null);
+
+/// <summary>How to search.</summary>
+/// <param name="Seconds">Time for the search, 0.2 to 20.</param>
+/// <param name="Seed">Seed of the search.</param>
+public sealed record SolveDocument(double Seconds = 5, int Seed = 1);

@@ -1,0 +1,184 @@
+using System.Collections.Immutable;
+using System.Diagnostics;
+
+namespace Zymethos.Core.Planning;
+
+/// <summary>What a way out changes.</summary>
+public enum WayOutKind
+{
+    /// <summary>The day ends later.</summary>
+    FinishLater,
+
+    /// <summary>The day starts earlier.</summary>
+    StartEarlier,
+
+    /// <summary>A bake waits for another day.</summary>
+    LeaveOut,
+
+    /// <summary>A bake is ready later than asked for.</summary>
+    ReadyLater,
+
+    /// <summary>A second pair of hands helps.</summary>
+    MoreHands,
+}
+
+/// <summary>One way to make an impossible day possible, already worked out.</summary>
+/// <param name="Kind">What it changes.</param>
+/// <param name="Minutes">By how many minutes; 0 when it is not about time.</param>
+/// <param name="Bake">Which bake it is about; null when it is about the day.</param>
+/// <param name="Text">What to do, in a sentence.</param>
+public sealed record WayOut(WayOutKind Kind, int Minutes, int? Bake, string Text);
+
+/// <summary>A day that does not work: what clashes, and the ways out, cheapest first.</summary>
+/// <param name="IsProven">Whether it is proven that no plan exists; false when none was found in the time there was.</param>
+/// <param name="Clash">The wishes that cannot all hold, as short phrases; a set from which none can be left out.</param>
+/// <param name="WaysOut">Ways out that were computed to work, cheapest first.</param>
+public sealed record ClashReport(bool IsProven, ImmutableArray<string> Clash, ImmutableArray<WayOut> WaysOut);
+
+/// <summary>Finds out which wishes clash and what would help, by planning the changed days.</summary>
+public static class ClashFinder
+{
+    /// <summary>
+    /// Reports on a day for which no plan was found. Each question is a search of its own with a share of <paramref name="limit"/>.
+    /// The clash is found by leaving wishes out one at a time and keeping those without which the rest would work (deletion filter).
+    /// </summary>
+    public static ClashReport Report(TaskNetwork network, bool isProven, TimeSpan limit, int seed)
+    {
+        var clock = Stopwatch.StartNew();
+        var ways = new List<WayOut>();
+        AddTimes(network, seed, limit / 3, ways);
+        AddMoreHands(network, seed, ways);
+        for (var b = 0; b < network.Bakes.Length && network.Bakes.Length > 1; b++)
+        {
+            if (!Works(Without(network, [b]), seed, Share(clock, limit * 0.7, network.Bakes.Length - b))) continue;
+            ways.Add(new WayOut(WayOutKind.LeaveOut, 0, b, $"Leave {network.Bakes[b].Name} for another day."));
+        }
+
+        return new ClashReport(isProven, isProven ? Clash(network, seed, clock, limit) : [], [.. ways.OrderBy(Price)]);
+    }
+
+    /// <summary>How dear a way out is, in minutes of a baker's patience: an hour's shift is easier than giving up a bake (common practice, no source).</summary>
+    private static int Price(WayOut way) => way.Kind switch
+    {
+        WayOutKind.FinishLater => way.Minutes,
+        WayOutKind.ReadyLater => way.Minutes,
+        WayOutKind.StartEarlier => way.Minutes + 5,
+        WayOutKind.MoreHands => 90,
+        _ => 120,
+    };
+
+    private static void AddTimes(TaskNetwork network, int seed, TimeSpan limit, List<WayOut> ways)
+    {
+        // The same day with an end that is out of the way; what it needs beyond the wished end is the price.
+        var longDay = Stretch(network, TaskNetwork.AfterSpan / 2);
+        var free = DropReadyBy(longDay);
+        var outcome = DayPlanner.Plan(longDay, new SolveSettings(limit * 0.5, seed));
+        if (outcome.Plan is { } late)
+        {
+            var over = Rounded(late.Finish(longDay) - network.SpanEnd);
+            if (over > 0)
+            {
+                ways.Add(new WayOut(WayOutKind.FinishLater, over, null, $"Finish {Explainer.Spoken(over)} later, at {network.TimeOf(network.SpanEnd + over):HH:mm}."));
+                if (network.Bakes.All(b => b.NotBefore is null && b.ReadyBy is null))
+                    ways.Add(new WayOut(WayOutKind.StartEarlier, over, null, $"Start {Explainer.Spoken(over)} earlier, at {network.TimeOf(-over):HH:mm}."));
+            }
+
+            return;
+        }
+
+        if (network.Bakes.All(b => b.ReadyBy is null)) return;
+        outcome = DayPlanner.Plan(free, new SolveSettings(limit * 0.5, seed));
+        if (outcome.Plan is not { } plan) return;
+        AddReadyLater(network, free, plan, ways);
+    }
+
+    private static void AddReadyLater(TaskNetwork network, TaskNetwork free, Plan plan, List<WayOut> ways)
+    {
+        var late = new List<(int Bake, int Minutes)>();
+        for (var b = 0; b < network.Bakes.Length; b++)
+        {
+            if (network.Bakes[b].ReadyBy is not { } ready) continue;
+            var end = free.Tasks.Where(t => t.Bake == b).Max(t => plan.Tasks[t.Index].End);
+            if (end > ready) late.Add((b, Rounded(end - ready)));
+        }
+
+        var over = Rounded(Math.Max(0, plan.Finish(free) - network.SpanEnd));
+        if (late.Count == 0) return;
+        var words = string.Join(" and ", late.Select(l => $"{network.Bakes[l.Bake].Name} ready {Explainer.Spoken(l.Minutes)} later, at {network.TimeOf(network.Bakes[l.Bake].ReadyBy!.Value + l.Minutes):HH:mm}"));
+        ways.Add(new WayOut(
+            WayOutKind.ReadyLater,
+            late.Sum(l => l.Minutes) + over,
+            late.Count == 1 ? late[0].Bake : null,
+            $"Have {words}{(over > 0 ? $", and finish the day {Explainer.Spoken(over)} later" : "")}."));
+        var most = late.Max(l => l.Minutes) + over;
+        if (network.Bakes.All(b => b.NotBefore is null))
+            ways.Add(new WayOut(WayOutKind.StartEarlier, most, null, $"Start {Explainer.Spoken(most)} earlier, at {network.TimeOf(-most):HH:mm}."));
+    }
+
+    private static void AddMoreHands(TaskNetwork network, int seed, List<WayOut> ways)
+    {
+        if (network.Helpers.Length >= 4) return;
+        var more = network with { Helpers = [.. network.Helpers, new Helper("Helper", 0, network.SpanEnd)] };
+        if (Works(more, seed, TimeSpan.FromMilliseconds(700)))
+            ways.Add(new WayOut(WayOutKind.MoreHands, 0, null, "Have one more pair of hands in the kitchen all day."));
+    }
+
+    private static ImmutableArray<string> Clash(TaskNetwork network, int seed, Stopwatch clock, TimeSpan limit)
+    {
+        var kept = Enumerable.Range(0, network.Bakes.Length).ToList();
+        foreach (var b in kept.ToList())
+        {
+            if (kept.Count == 1) break;
+            var rest = kept.Where(x => x != b).ToList();
+            var left = Without(network, [.. Enumerable.Range(0, network.Bakes.Length).Except(rest)]);
+            if (IsImpossible(left, seed, Share(clock, limit, kept.Count))) kept = rest;
+        }
+
+        var words = ImmutableArray.CreateBuilder<string>();
+        foreach (var b in kept)
+        {
+            var bake = network.Bakes[b];
+            words.Add(bake.ReadyBy is { } ready ? $"{bake.Name}, ready by {network.TimeOf(ready):HH:mm}" : bake.Name);
+        }
+
+        words.Add($"a day from {network.Origin:HH:mm} to {network.TimeOf(network.SpanEnd):HH:mm}");
+        return words.ToImmutable();
+    }
+
+    private static TimeSpan Share(Stopwatch clock, TimeSpan limit, int questions) =>
+        TimeSpan.FromSeconds(Math.Clamp((limit - clock.Elapsed).TotalSeconds / Math.Max(1, questions), 0.15, 2));
+
+    private static bool Works(TaskNetwork network, int seed, TimeSpan limit)
+    {
+        if (LowerBound.Finish(network, new ReachTable(network)) > network.SpanEnd) return false;
+        return FirstPlan.Find(network, seed) is not null || DayPlanner.Plan(network, new SolveSettings(limit, seed)).Plan is not null;
+    }
+
+    private static bool IsImpossible(TaskNetwork network, int seed, TimeSpan limit) =>
+        LowerBound.Finish(network, new ReachTable(network)) > network.SpanEnd
+        || (FirstPlan.Find(network, seed) is null && DayPlanner.Plan(network, new SolveSettings(limit, seed)).Status == PlanStatus.Impossible);
+
+    private static int Rounded(int minutes) => (minutes + 4) / 5 * 5;
+
+    private static TaskNetwork Stretch(TaskNetwork network, int minutes) => network with
+    {
+        SpanEnd = network.SpanEnd + minutes,
+        Helpers = [.. network.Helpers.Select(h => h.Until == network.SpanEnd ? h with { Until = h.Until + minutes } : h)],
+    };
+
+    private static TaskNetwork DropReadyBy(TaskNetwork network) =>
+        network with { Bakes = [.. network.Bakes.Select(b => b with { ReadyBy = null })] };
+
+    /// <summary>The day without some bakes. Tasks are numbered anew; bakes keep their places so that indexes stay valid.</summary>
+    private static TaskNetwork Without(TaskNetwork network, ImmutableArray<int> bakes)
+    {
+        var kept = network.Tasks.Where(t => !bakes.Contains(t.Bake)).ToList();
+        var index = kept.Select((t, i) => (t.Index, i)).ToDictionary(p => p.Index, p => p.i);
+        return network with
+        {
+            Tasks = [.. kept.Select((t, i) => t with { Index = i })],
+            Links = [.. network.Links.Where(l => index.ContainsKey(l.From)).Select(l => l with { From = index[l.From], To = index[l.To] })],
+            Orders = [.. network.Orders.Where(o => index.ContainsKey(o.First)).Select(o => (index[o.First], index[o.Second]))],
+        };
+    }
+}

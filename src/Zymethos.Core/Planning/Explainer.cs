@@ -1,0 +1,104 @@
+namespace Zymethos.Core.Planning;
+
+/// <summary>Why a task stands where it stands.</summary>
+/// <param name="NotEarlier">Why not a minute earlier, in a sentence.</param>
+/// <param name="NotLater">Why not later, in a sentence.</param>
+/// <param name="SlackMinutes">How much later it may start with nothing else late.</param>
+/// <param name="IsCritical">Whether it has no slack and so carries the finishing hour or a need.</param>
+public sealed record Explanation(string NotEarlier, string NotLater, int SlackMinutes, bool IsCritical);
+
+/// <summary>Reads the reasons out of a plan's own order, without asking the solver.</summary>
+public static class Explainer
+{
+    /// <summary>The explanation of every task, in the order of the network.</summary>
+    public static IReadOnlyList<Explanation> Explain(TaskNetwork network, Plan plan)
+    {
+        var graph = new PlanGraph(network, plan);
+        return [.. network.Tasks.Select(t => new Explanation(
+            NotEarlier(network, graph, t), NotLater(network, plan, graph, t), graph.Slack(t.Index), graph.Slack(t.Index) == 0))];
+    }
+
+    private static string NotEarlier(TaskNetwork network, PlanGraph graph, PlanTask task)
+    {
+        var holding = graph.HoldingBack(task.Index).OrderBy(t => t.Kind is TieKind.Window or TieKind.Order).ToList();
+        if (holding.Count > 0) return string.Join(" ", holding.Select(t => Back(network, graph, t)).Distinct().Take(2));
+        if (graph.Floor(task.Index) == graph.Start(task.Index)) return Floor(network, task, graph);
+        var room = graph.Start(task.Index) - graph.EarliestAlone(task.Index);
+        return $"It could start {Spoken(room)} earlier, but nothing would be done sooner for it: the wait would only move behind it.";
+    }
+
+    private static string Floor(TaskNetwork network, PlanTask task, PlanGraph graph)
+    {
+        if (network.Bakes[task.Bake].NotBefore == graph.Start(task.Index)) return $"You asked for {network.Bakes[task.Bake].Name} not before this time.";
+        if (task.Oven is { Setting.IsProof: false } oven) return $"The oven is heated from cold and needs until now to reach {oven.Setting.Celsius} °C.";
+        return graph.Start(task.Index) == 0 ? "The day starts here." : "Whoever does it is not free before.";
+    }
+
+    private static string Back(TaskNetwork network, PlanGraph graph, Tie tie)
+    {
+        var from = network.Tasks[tie.From];
+        var other = Named(network, tie.From, network.Tasks[tie.To].Bake);
+        return tie.Kind switch
+        {
+            TieKind.StepBefore when tie.Link!.MinLag > 0 => $"At least {Spoken(tie.Link.MinLag)} after {other}{Because(tie.Link)}.",
+            TieKind.StepBefore when from.Hands.IsEmpty || from.Oven is not null => $"{other} must be over first{Because(tie.Link!)}.",
+            TieKind.StepBefore => $"{other} must be done first{Because(tie.Link!)}.",
+            TieKind.Window => $"Sooner, and {other} could not follow in time{Because(tie.Link!)}.",
+            TieKind.Hands => $"The hands for it are at {other} until then.",
+            TieKind.Resource => $"The mixer is in use or being washed after {other}.",
+            TieKind.OvenState => OvenBack(network, tie, other),
+            TieKind.Shelf => $"The oven is full until {other} comes out.",
+            TieKind.Order => $"It goes no earlier than {other}.",
+            _ => throw new InvalidOperationException("An unknown kind of tie."),
+        };
+    }
+
+    private static string OvenBack(TaskNetwork network, Tie tie, string other)
+    {
+        var (a, b) = (network.Tasks[tie.From], network.Tasks[tie.To]);
+        var needs = tie.Lag - a.Likely;
+        if (b.Oven!.Setting.IsProof) return $"After {other} the oven needs {Spoken(needs)} with its door ajar before dough may stand in it.";
+        return a.Oven!.Setting.Celsius > b.Oven.Setting.Celsius && !a.Oven.Setting.IsProof
+            ? $"After {other} the oven needs {Spoken(needs)} to come down from {a.Oven.Setting.Celsius} to {b.Oven.Setting.Celsius} °C."
+            : $"After {other} the oven needs {Spoken(needs)} to come up to {b.Oven.Setting.Celsius} °C.";
+    }
+
+    private static string NotLater(TaskNetwork network, Plan plan, PlanGraph graph, PlanTask task)
+    {
+        var slack = graph.Slack(task.Index);
+        if (slack > 0)
+            return $"It may slip by {Spoken(slack)} with nothing late{(graph.LatestAlone(task.Index) >= graph.Start(task.Index) + slack ? "" : ", if what follows moves along")}.";
+        var holding = graph.HoldingOn(task.Index).Where(t => graph.Slack(t.To) == 0).OrderBy(t => t.Kind).ToList();
+        if (holding.Count > 0) return string.Join(" ", holding.Select(t => On(network, t)).Distinct().Take(2));
+        if (network.Bakes[task.Bake].ReadyBy == plan.Tasks[task.Index].End) return $"{network.Bakes[task.Bake].Name} must be ready by then.";
+        return "It ends the day: any later and the finishing hour moves with it.";
+    }
+
+    private static string On(TaskNetwork network, Tie tie)
+    {
+        var other = Named(network, tie.To, network.Tasks[tie.From].Bake);
+        return tie.Kind switch
+        {
+            TieKind.StepBefore => $"{other} follows and cannot wait.",
+            TieKind.Window => $"It must start within {Spoken(tie.Link!.MaxLag!.Value)} of the end of {other}{Because(tie.Link)}.",
+            TieKind.Hands => $"The same hands are needed for {other} right after.",
+            TieKind.Resource => $"The mixer is wanted for {other} right after.",
+            TieKind.OvenState => $"The oven must be made ready for {other} right after.",
+            TieKind.Shelf => $"Its place in the oven is wanted for {other} right after.",
+            TieKind.Order => $"{other} goes after it.",
+            _ => throw new InvalidOperationException("An unknown kind of tie."),
+        };
+    }
+
+    private static string Named(TaskNetwork network, int task, int fromBake)
+    {
+        var other = network.Tasks[task];
+        return other.Bake == fromBake ? $"“{other.Title}”" : $"“{other.Title}” of {network.Bakes[other.Bake].Name}";
+    }
+
+    private static string Because(TaskLink link) => link.Why.Length == 0 ? "" : $": {link.Why}";
+
+    /// <summary>Minutes as a baker says them: "35 min", "1 h 20".</summary>
+    public static string Spoken(int minutes) =>
+        minutes < 60 ? $"{minutes} min" : minutes % 60 == 0 ? $"{minutes / 60} h" : $"{minutes / 60} h {minutes % 60:00}";
+}

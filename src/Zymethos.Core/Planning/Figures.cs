@@ -1,0 +1,28 @@
+namespace Zymethos.Core.Planning;
+
+/// <summary>A plan in plain figures.</summary>
+/// <param name="FinishMinute">Minute at which the last hand or hot oven comes to rest.</param>
+/// <param name="KitchenMinutes">Minutes from the first touch (the first dial or hand) to the last.</param>
+/// <param name="HandsOnMinutes">Minutes of work, all people together.</param>
+/// <param name="OvenOnMinutes">Minutes with the oven's heating switched on, rounded.</param>
+/// <param name="TemperatureChanges">How often the oven goes from one setting to another.</param>
+/// <param name="SoftWindowMinutes">Minutes beyond soft windows, summed.</param>
+public sealed record Figures(
+    int FinishMinute, int KitchenMinutes, int HandsOnMinutes, int OvenOnMinutes, int TemperatureChanges, int SoftWindowMinutes)
+{
+    /// <summary>The figures of a plan.</summary>
+    public static Figures Of(TaskNetwork network, Plan plan)
+    {
+        var programme = OvenProgramme.Of(network, plan);
+        var finish = plan.Finish(network);
+        return new Figures(
+            finish,
+            finish - plan.FirstTouch(network),
+            network.Tasks.Sum(t => t.Hands.Sum(h => h.Length * h.People)),
+            (int)Math.Round(programme.OnMinutes),
+            programme.TemperatureChanges,
+            network.Links
+                .Where(l => l is { MaxLag: not null, Window: Recipes.WindowKind.Soft })
+                .Sum(l => Math.Max(0, plan.Tasks[l.To].Start - plan.Tasks[l.From].End - l.MaxLag!.Value)));
+    }
+}

@@ -1,0 +1,201 @@
+using Zymethos.Core.Heat;
+using Zymethos.Core.Recipes;
+
+namespace Zymethos.Core.Planning;
+
+/// <summary>Why one task cannot start before another's time.</summary>
+public enum TieKind
+{
+    /// <summary>The step before must be done, and the least wait over.</summary>
+    StepBefore,
+
+    /// <summary>The window to the step after would be broken.</summary>
+    Window,
+
+    /// <summary>The same person is at something else.</summary>
+    Hands,
+
+    /// <summary>The mixer or another shared thing is taken.</summary>
+    Resource,
+
+    /// <summary>The oven is in another state and needs its time.</summary>
+    OvenState,
+
+    /// <summary>The shelf is full.</summary>
+    Shelf,
+
+    /// <summary>Equal trays go in order.</summary>
+    Order,
+}
+
+/// <summary>Task <paramref name="To"/> starts no earlier than <paramref name="Lag"/> minutes after the start of <paramref name="From"/>.</summary>
+/// <param name="From">Index of a task.</param>
+/// <param name="To">Index of a task.</param>
+/// <param name="Lag">Minutes from start to start; may be negative.</param>
+/// <param name="Kind">Which rule says so.</param>
+/// <param name="Link">The link behind it; null when it is not a link.</param>
+public sealed record Tie(int From, int To, int Lag, TieKind Kind, TaskLink? Link);
+
+/// <summary>
+/// A plan's own order as a graph: with everybody, every shelf and every load in the order the plan has, which task waits for which. From it
+/// come the earliest and latest start of each task, its slack and the critical chain. Independent of the solver.
+/// </summary>
+public sealed class PlanGraph
+{
+    private readonly TaskNetwork _network;
+    private readonly Plan _plan;
+    private readonly List<Tie>[] _into;
+    private readonly List<Tie>[] _outOf;
+    private readonly int[] _latest;
+
+    /// <summary>Builds the graph for a plan that passes <see cref="PlanChecker"/>.</summary>
+    public PlanGraph(TaskNetwork network, Plan plan)
+    {
+        _network = network;
+        _plan = plan;
+        Ties = [.. Links(), .. Orders(), .. Hands(), .. Resources(), .. Oven()];
+        _into = [.. network.Tasks.Select(t => Ties.Where(a => a.To == t.Index).ToList())];
+        _outOf = [.. network.Tasks.Select(t => Ties.Where(a => a.From == t.Index).ToList())];
+        _latest = Latest();
+    }
+
+    /// <summary>Every tie.</summary>
+    public IReadOnlyList<Tie> Ties { get; }
+
+    /// <summary>The start of a task in the plan.</summary>
+    public int Start(int task) => _plan.Tasks[task].Start;
+
+    /// <summary>
+    /// How many minutes later the task may start, everything after it moving along where it must, with no window broken, nothing late and the
+    /// day's finish unchanged.
+    /// </summary>
+    public int Slack(int task) => _latest[task] - Start(task);
+
+    /// <summary>Ties that would be broken if this task alone started a minute earlier.</summary>
+    public IEnumerable<Tie> HoldingBack(int task) => _into[task].Where(t => Start(t.From) + t.Lag == Start(task));
+
+    /// <summary>Ties that would be broken if this task alone started a minute later.</summary>
+    public IEnumerable<Tie> HoldingOn(int task) => _outOf[task].Where(t => Start(task) + t.Lag == Start(t.To));
+
+    /// <summary>The earliest start that the ties allow with everything else where it is.</summary>
+    public int EarliestAlone(int task) => _into[task].Select(t => Start(t.From) + t.Lag).Append(Floor(task)).Max();
+
+    /// <summary>The latest start that the ties allow with everything else where it is.</summary>
+    public int LatestAlone(int task) => _outOf[task].Select(t => Start(t.To) - t.Lag).Append(Ceiling(task)).Min();
+
+    /// <summary>The earliest start that the day itself allows.</summary>
+    public int Floor(int task)
+    {
+        var own = _network.Tasks[task];
+        var floor = SpanRules.EarliestStart(_network, own);
+        if (own.Oven is { } oven)
+            floor = Math.Max(floor, new OvenThermal(_network.Kitchen.Oven, _network.Kitchen.Room).FromCold(oven.Setting));
+        return _plan.Tasks[task].Hands.Select(b => _network.Helpers[b.Helper].From - (b.From - Start(task))).Append(floor).Max();
+    }
+
+    /// <summary>The latest start that the day's finish, "ready by" and people's hours allow.</summary>
+    public int Ceiling(int task)
+    {
+        var own = _network.Tasks[task];
+        var end = SpanRules.LatestEnd(_network, own);
+        if (own.NeedsPresence) end = Math.Min(end, _plan.Finish(_network));
+        return _plan.Tasks[task].Hands.Select(b => _network.Helpers[b.Helper].Until - (b.Until - Start(task))).Append(end - own.Likely).Min();
+    }
+
+    private int[] Latest()
+    {
+        var latest = _network.Tasks.Select(t => Ceiling(t.Index)).ToArray();
+        // The plan itself satisfies every tie, so there is no positive cycle and the relaxation ends.
+        for (var moved = true; moved;)
+        {
+            moved = false;
+            foreach (var tie in Ties)
+            {
+                var bound = latest[tie.To] - tie.Lag;
+                if (bound >= latest[tie.From]) continue;
+                latest[tie.From] = bound;
+                moved = true;
+            }
+        }
+
+        return latest;
+    }
+
+    private IEnumerable<Tie> Links()
+    {
+        foreach (var link in _network.Links)
+        {
+            var length = _network.Tasks[link.From].Likely;
+            yield return new Tie(link.From, link.To, length + link.MinLag, TieKind.StepBefore, link);
+            if (link is { MaxLag: { } most, Window: WindowKind.Hard }) yield return new Tie(link.To, link.From, -length - most, TieKind.Window, link);
+        }
+    }
+
+    private IEnumerable<Tie> Orders() => _network.Orders.Select(o => new Tie(o.First, o.Second, 0, TieKind.Order, null));
+
+    private IEnumerable<Tie> Hands()
+    {
+        for (var h = 0; h < _network.Helpers.Length; h++)
+        {
+            var blocks = _network.Tasks
+                .SelectMany(t => _plan.Tasks[t.Index].Hands.Where(b => b.Helper == h).Select(b => (t.Index, b.From, b.Until)))
+                .OrderBy(b => b.From)
+                .ToList();
+            for (var i = 1; i < blocks.Count; i++)
+            {
+                var (a, b) = (blocks[i - 1], blocks[i]);
+                if (a.Index != b.Index) yield return new Tie(a.Index, b.Index, a.Until - Start(a.Index) - (b.From - Start(b.Index)), TieKind.Hands, null);
+            }
+        }
+    }
+
+    private IEnumerable<Tie> Resources()
+    {
+        for (var r = 0; r < _network.Resources.Length; r++)
+        {
+            var capacity = _network.Resources[r].Capacity;
+            var uses = _network.Tasks
+                .SelectMany(t => t.Demands.Where(d => d.Resource == r).Select(d => (t.Index, From: Start(t.Index), Until: _plan.Tasks[t.Index].End + d.HoldAfter, d.Units)))
+                .OrderBy(u => u.From)
+                .ToList();
+            foreach (var tie in Capacity(uses, capacity, TieKind.Resource)) yield return tie;
+        }
+    }
+
+    private IEnumerable<Tie> Oven()
+    {
+        var thermal = new OvenThermal(_network.Kitchen.Oven, _network.Kitchen.Room);
+        var loads = _network.Tasks.Where(t => t.Oven is not null).OrderBy(t => Start(t.Index)).ToList();
+        for (var i = 0; i < loads.Count; i++)
+        {
+            for (var j = i + 1; j < loads.Count; j++)
+            {
+                var (a, b) = (loads[i], loads[j]);
+                if (a.Oven!.Setting != b.Oven!.Setting)
+                    yield return new Tie(a.Index, b.Index, a.Likely + thermal.Transition(a.Oven.Setting, b.Oven.Setting), TieKind.OvenState, null);
+            }
+        }
+
+        for (var s = 0; s < _network.Kitchen.Oven.Shelves; s++)
+        {
+            var uses = loads
+                .Select(t => (t.Index, From: Start(t.Index), Until: _plan.Tasks[t.Index].End, Units: _plan.Tasks[t.Index].Shelves.Count(x => x == s) * t.Oven!.UnitsPerItem))
+                .Where(u => u.Units > 0)
+                .ToList();
+            foreach (var tie in Capacity(uses, TaskNetwork.ShelfUnits, TieKind.Shelf)) yield return tie;
+        }
+    }
+
+    /// <summary>
+    /// Of two uses that do not overlap, the later waits for the earlier when what is taken during the earlier leaves no room for it.
+    /// </summary>
+    private IEnumerable<Tie> Capacity(List<(int Index, int From, int Until, int Units)> uses, int capacity, TieKind kind)
+    {
+        foreach (var a in uses)
+        {
+            var besideA = uses.Where(u => u.From < a.Until && a.From < u.Until).Sum(u => u.Units);
+            foreach (var b in uses.Where(b => b.From >= a.Until && besideA + b.Units > capacity))
+                yield return new Tie(a.Index, b.Index, a.Until - a.From, kind, null);
+        }
+    }
+}

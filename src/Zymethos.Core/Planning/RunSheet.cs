@@ -1,0 +1,111 @@
+using System.Collections.Immutable;
+
+namespace Zymethos.Core.Planning;
+
+/// <summary>What a line of the run sheet asks for.</summary>
+public enum RunSheetKind
+{
+    /// <summary>Hands at work.</summary>
+    Work,
+
+    /// <summary>Something goes into the oven.</summary>
+    In,
+
+    /// <summary>Something comes out of the oven.</summary>
+    Out,
+
+    /// <summary>The dial or the door.</summary>
+    Dial,
+
+    /// <summary>A wait begins that needs no hands.</summary>
+    Wait,
+}
+
+/// <summary>A line of the run sheet.</summary>
+/// <param name="Minute">When.</param>
+/// <param name="Minutes">How long it takes; 0 for a moment.</param>
+/// <param name="Kind">What it asks for.</param>
+/// <param name="Text">What to do, in a few words.</param>
+/// <param name="Task">Index of the task it belongs to; null for the dial.</param>
+/// <param name="Who">Names of those who do it; empty when nobody in particular.</param>
+/// <param name="Celsius">The set temperature it is about; null when it is about none.</param>
+public sealed record RunSheetLine(int Minute, int Minutes, RunSheetKind Kind, string Text, int? Task, ImmutableArray<string> Who, int? Celsius);
+
+/// <summary>The day as a list to work from: every step, every load in and out, every turn of the dial, in order of time.</summary>
+public static class RunSheet
+{
+    /// <summary>The lines of a plan.</summary>
+    public static ImmutableArray<RunSheetLine> Of(TaskNetwork network, Plan plan, OvenProgramme programme) =>
+        [.. Steps(network, plan).Concat(Dial(programme)).OrderBy(l => l.Minute).ThenBy(l => Rank(l.Kind)).ThenBy(l => l.Task ?? -1)];
+
+    // At the same minute: out before the dial before in before work.
+    private static int Rank(RunSheetKind kind) => kind switch
+    {
+        RunSheetKind.Out => 0,
+        RunSheetKind.Dial => 1,
+        RunSheetKind.In => 2,
+        RunSheetKind.Work => 3,
+        _ => 4,
+    };
+
+    private static IEnumerable<RunSheetLine> Steps(TaskNetwork network, Plan plan)
+    {
+        foreach (var task in network.Tasks)
+        {
+            var planned = plan.Tasks[task.Index];
+            if (task.IsHandsOn || task.Oven is null)
+            {
+                var kind = task.Hands.IsEmpty ? RunSheetKind.Wait : RunSheetKind.Work;
+                yield return new RunSheetLine(planned.Start, task.Likely, kind, task.Title, task.Index, Who(network, planned, planned.Start), null);
+                continue;
+            }
+
+            var celsius = task.Oven.Setting.Celsius;
+            yield return new RunSheetLine(planned.Start, task.Likely, RunSheetKind.In, $"{task.Title}: goes in", task.Index, Who(network, planned, planned.Start), celsius);
+            if (!task.Oven.Setting.IsProof)
+                yield return new RunSheetLine(planned.End, 0, RunSheetKind.Out, $"{task.Title}: done test, comes out", task.Index, Who(network, planned, planned.End - 1), celsius);
+        }
+    }
+
+    private static IEnumerable<RunSheetLine> Dial(OvenProgramme programme)
+    {
+        OvenPhase? before = null;
+        foreach (var segment in programme.Segments)
+        {
+            var minute = (int)Math.Floor(segment.From + 1e-6);
+            var celsius = segment.Setting?.Celsius;
+            switch (segment.Phase)
+            {
+                case OvenPhase.Heating:
+                    var cold = before is null or OvenPhase.Off or OvenPhase.Proofing;
+                    yield return Line(minute, cold ? $"Oven on, dial to {celsius} °C" : $"Dial up to {celsius} °C", celsius);
+                    break;
+                case OvenPhase.CoolingAjar when segment.Setting is { IsProof: true }:
+                    yield return Line(minute, "Oven off, door ajar: dough goes in when it is cold", null);
+                    break;
+                case OvenPhase.CoolingAjar:
+                    yield return Line(minute, $"Dial down to {celsius} °C, door ajar", celsius);
+                    break;
+                case OvenPhase.Holding when before == OvenPhase.CoolingAjar:
+                    yield return Line(minute, $"Shut the door: {celsius} °C reached", celsius);
+                    break;
+                case OvenPhase.Proofing:
+                    yield return Line(minute, "Pan of hot water into the cold oven", null);
+                    break;
+                case OvenPhase.Off:
+                    yield return Line(minute, "Oven off", null);
+                    break;
+            }
+
+            before = segment.Phase;
+        }
+
+        if (before is OvenPhase.Holding or OvenPhase.Heating)
+            yield return Line((int)Math.Ceiling(programme.Segments[^1].Until), "Oven off, the last load is out", null);
+    }
+
+    private static RunSheetLine Line(int minute, string text, int? celsius) => new(minute, 0, RunSheetKind.Dial, text, null, [], celsius);
+
+    private static ImmutableArray<string> Who(TaskNetwork network, PlannedTask planned, int minute) =>
+        [.. planned.Hands.Where(b => b.From <= minute && minute < b.Until).Select(b => network.Helpers[b.Helper].Name)];
+}

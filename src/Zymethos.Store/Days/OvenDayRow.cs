@@ -1,0 +1,46 @@
+using NodaTime;
+using Zymethos.Core.Interchange;
+using Zymethos.Store.Tenancy;
+
+namespace Zymethos.Store.Days;
+
+/// <summary>
+/// A planned day. The document holds kitchen and recipes by value, so that a plan stays what it was when a recipe is edited later.
+/// </summary>
+public sealed class OvenDayRow : IKitchenOwned
+{
+    /// <summary>Id of the row.</summary>
+    public Guid Id { get; set; }
+
+    /// <inheritdoc />
+    public Guid KitchenId { get; set; }
+
+    /// <summary>The date, repeated for listing.</summary>
+    public LocalDate Date { get; set; }
+
+    /// <summary>What was asked for.</summary>
+    public OvenDayDocument Document { get; set; } = null!;
+
+    /// <summary>The plan.</summary>
+    public SavedPlan Plan { get; set; } = null!;
+
+    /// <summary>When it was planned.</summary>
+    public Instant PlannedAt { get; set; }
+
+    /// <summary>Changes with every write (PostgreSQL's xmin).</summary>
+    public uint Version { get; set; }
+}
+
+/// <summary>The part of a plan that cannot be worked out again from the day it belongs to.</summary>
+/// <param name="Format">Version of this document, 1.</param>
+/// <param name="BoundFinish">The finishing minute that no plan can beat.</param>
+/// <param name="Tasks">Starts, hands and shelves in the order of the network.</param>
+/// <param name="Note">What changed when it was last planned again, in a sentence; empty when nothing to say.</param>
+public sealed record SavedPlan(int Format, int BoundFinish, IReadOnlyList<SavedTask> Tasks, string Note);
+
+/// <summary>A task of a saved plan.</summary>
+/// <param name="Id">The task's id in the network, to notice when the two no longer match.</param>
+/// <param name="Start">Minute it starts.</param>
+/// <param name="Hands">Helper, from, until of each block.</param>
+/// <param name="Shelves">Shelf of each pan.</param>
+public sealed record SavedTask(string Id, int Start, IReadOnlyList<int[]> Hands, IReadOnlyList<int> Shelves);

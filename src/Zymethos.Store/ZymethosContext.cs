@@ -1,0 +1,129 @@
+using System.Linq.Expressions;
+using System.Text.Json;
+using Microsoft.AspNetCore.DataProtection.EntityFrameworkCore;
+using Microsoft.AspNetCore.Identity.EntityFrameworkCore;
+using Microsoft.EntityFrameworkCore;
+using Microsoft.EntityFrameworkCore.ChangeTracking;
+using Microsoft.EntityFrameworkCore.Metadata.Builders;
+using Zymethos.Core.Interchange;
+using Zymethos.Store.Accounts;
+using Zymethos.Store.Books;
+using Zymethos.Store.Days;
+using Zymethos.Store.Kitchens;
+using Zymethos.Store.Tenancy;
+
+namespace Zymethos.Store;
+
+/// <summary>
+/// The database. Every row that implements <see cref="IKitchenOwned"/> is filtered by the current kitchen on reading and checked against it
+/// on writing; a kitchen sees only itself.
+/// </summary>
+public sealed class ZymethosContext(DbContextOptions<ZymethosContext> options, ICurrentKitchen current)
+    : IdentityUserContext<Baker, Guid>(options), IDataProtectionKeyContext
+{
+    /// <summary>Kitchens; only the current one is seen.</summary>
+    public DbSet<KitchenRow> Kitchens => Set<KitchenRow>();
+
+    /// <summary>Recipes of the current kitchen.</summary>
+    public DbSet<RecipeRow> Recipes => Set<RecipeRow>();
+
+    /// <summary>Planned days of the current kitchen.</summary>
+    public DbSet<OvenDayRow> OvenDays => Set<OvenDayRow>();
+
+    /// <summary>Keys that protect cookies and forms, shared by all instances of the application.</summary>
+    public DbSet<DataProtectionKey> DataProtectionKeys => Set<DataProtectionKey>();
+
+    private Guid? CurrentKitchen => current.KitchenId;
+
+    /// <inheritdoc />
+    public override int SaveChanges(bool acceptAllChangesOnSuccess)
+    {
+        GuardTenancy();
+        return base.SaveChanges(acceptAllChangesOnSuccess);
+    }
+
+    /// <inheritdoc />
+    public override Task<int> SaveChangesAsync(bool acceptAllChangesOnSuccess, CancellationToken cancellationToken = default)
+    {
+        GuardTenancy();
+        return base.SaveChangesAsync(acceptAllChangesOnSuccess, cancellationToken);
+    }
+
+    /// <inheritdoc />
+    protected override void OnModelCreating(ModelBuilder builder)
+    {
+        base.OnModelCreating(builder);
+        builder.Entity<KitchenRow>(e =>
+        {
+            e.ToTable("kitchens");
+            e.Property(k => k.Name).HasMaxLength(80);
+            Json(e.Property(k => k.Document));
+            e.Property(k => k.Version).IsRowVersion();
+            e.HasIndex(k => k.IsDemo).IsUnique().HasFilter("\"IsDemo\"");
+            e.HasQueryFilter(k => k.Id == CurrentKitchen);
+        });
+        builder.Entity<RecipeRow>(e =>
+        {
+            e.ToTable("recipes");
+            e.Property(r => r.Key).HasMaxLength(80);
+            e.Property(r => r.Name).HasMaxLength(120);
+            e.HasIndex(r => new { r.KitchenId, r.Key }).IsUnique();
+            Json(e.Property(r => r.Document));
+            e.Property(r => r.Version).IsRowVersion();
+        });
+        builder.Entity<OvenDayRow>(e =>
+        {
+            e.ToTable("oven_days");
+            e.HasIndex(d => new { d.KitchenId, d.Date }).IsUnique();
+            Json(e.Property(d => d.Document));
+            Json(e.Property(d => d.Plan));
+            e.Property(d => d.Version).IsRowVersion();
+        });
+        builder.Entity<Baker>().HasOne<KitchenRow>().WithMany().HasForeignKey(b => b.KitchenId).OnDelete(DeleteBehavior.Cascade);
+        foreach (var type in builder.Model.GetEntityTypes().Where(t => typeof(IKitchenOwned).IsAssignableFrom(t.ClrType)).Select(t => t.ClrType).ToList())
+        {
+            builder.Entity(type).HasQueryFilter(OwnedFilter(type));
+            builder.Entity(type).HasOne(typeof(KitchenRow)).WithMany().HasForeignKey(nameof(IKitchenOwned.KitchenId)).OnDelete(DeleteBehavior.Cascade);
+        }
+    }
+
+    private static void Json<T>(PropertyBuilder<T> property)
+        where T : class
+    {
+        property.HasColumnType("jsonb").HasConversion(
+            v => JsonSerializer.Serialize(v, OpenJson.Options),
+            v => JsonSerializer.Deserialize<T>(v, OpenJson.Options)!,
+            new ValueComparer<T>(
+                (a, b) => JsonSerializer.Serialize(a, OpenJson.Options) == JsonSerializer.Serialize(b, OpenJson.Options),
+                v => JsonSerializer.Serialize(v, OpenJson.Options).GetHashCode(StringComparison.Ordinal),
+                v => v));
+    }
+
+    private LambdaExpression OwnedFilter(Type type)
+    {
+        var row = Expression.Parameter(type, "row");
+        var kitchen = Expression.Convert(Expression.Property(row, nameof(IKitchenOwned.KitchenId)), typeof(Guid?));
+        var mine = Expression.Property(Expression.Constant(this), nameof(CurrentKitchen));
+        return Expression.Lambda(Expression.Equal(kitchen, mine), row);
+    }
+
+    private void GuardTenancy()
+    {
+        foreach (var entry in ChangeTracker.Entries<IKitchenOwned>())
+        {
+            if (entry.State == EntityState.Added && entry.Entity.KitchenId == Guid.Empty && CurrentKitchen is { } own) entry.Entity.KitchenId = own;
+            if (entry.State is EntityState.Added or EntityState.Modified or EntityState.Deleted)
+            {
+                var before = entry.State == EntityState.Added ? entry.Entity.KitchenId : entry.Property(r => r.KitchenId).OriginalValue;
+                if (CurrentKitchen is null || entry.Entity.KitchenId != CurrentKitchen || before != CurrentKitchen)
+                    throw new ForeignKitchenException(entry.Metadata.ClrType.Name);
+            }
+        }
+
+        foreach (var entry in ChangeTracker.Entries<KitchenRow>())
+        {
+            if (entry.State is EntityState.Modified or EntityState.Deleted && entry.Entity.Id != CurrentKitchen)
+                throw new ForeignKitchenException(nameof(KitchenRow));
+        }
+    }
+}

@@ -1,0 +1,300 @@
+using System.Globalization;
+using System.Text;
+using Zymethos.Core.Heat;
+using Zymethos.Core.Planning;
+using Zymethos.Core.Recipes;
+
+namespace Zymethos.Web.Drawing;
+
+/// <summary>A rectangle of the drawing that stands for a task.</summary>
+/// <param name="Task">Index of the task.</param>
+/// <param name="X">Left edge.</param>
+/// <param name="Y">Top edge.</param>
+/// <param name="Width">Width, at least 2.</param>
+/// <param name="Height">Height.</param>
+/// <param name="Label">What fits inside; may be empty.</param>
+/// <param name="Said">What a screen reader says, and the tooltip.</param>
+public sealed record TraceBlock(int Task, double X, double Y, double Width, double Height, string Label, string Said);
+
+/// <summary>A wait as a lens: pointed at both ends, thickest half way.</summary>
+/// <param name="Task">Index of the task.</param>
+/// <param name="Path">Its outline.</param>
+/// <param name="LabelX">Where its letter stands.</param>
+/// <param name="LabelY">Where its letter stands.</param>
+/// <param name="Label">Its letter, and its name when there is room.</param>
+/// <param name="Said">What a screen reader says.</param>
+/// <param name="Rises">Whether it rises (fills to the right) or cools (empties to the right).</param>
+public sealed record TraceLens(int Task, string Path, double LabelX, double LabelY, string Label, string Said, bool Rises);
+
+/// <summary>A line of the scale.</summary>
+/// <param name="At">Position along the axis.</param>
+/// <param name="Text">What stands beside it.</param>
+public sealed record TraceTick(double At, string Text);
+
+/// <summary>
+/// The oven trace as geometry: time runs right, temperature up. Worked out from the same numbers as figures and checks, so that what is drawn is
+/// what was planned.
+/// </summary>
+public sealed class OvenTrace
+{
+    /// <summary>Pixels of an hour at full size.</summary>
+    public const double HourWidth = 112;
+
+    /// <summary>Left edge of the plot.</summary>
+    public const double Left = 74;
+
+    private const double Right = 18;
+    private const double Top = 8;
+    private const double LensRow = 24;
+    private const double HeatHeight = 232;
+    private const double HandRow = 30;
+    private const double Hottest = 260;
+    private const double LoadHeight = 17;
+
+    private readonly PlannedDay _day;
+    private readonly TaskNetwork _network;
+    private readonly int _from;
+    private readonly int _until;
+    private double _heatTop;
+
+    /// <summary>Draws a planned day.</summary>
+    public OvenTrace(PlannedDay day)
+    {
+        _day = day;
+        _network = day.Network;
+        var first = day.Programme.Segments.IsEmpty ? 0 : (int)Math.Floor(day.Programme.Segments[0].From);
+        _from = (int)Math.Floor(Math.Min(0, first) / 30.0) * 30;
+        // Cooling may go on long after the last hand has left; the drawing ends an hour after that.
+        _until = (int)Math.Ceiling((day.Figures.FinishMinute + 60) / 30.0) * 30;
+        Lenses = MakeLenses(out var rows);
+        _heatTop = Top + (rows * LensRow) + 26;
+        Loads = MakeLoads();
+        Hands = MakeHands();
+    }
+
+    /// <summary>Width of the drawing.</summary>
+    public double Width => X(_until) + Right;
+
+    /// <summary>Height of the drawing.</summary>
+    public double Height => HandsTop + (_network.Helpers.Length * HandRow) + 30;
+
+    /// <summary>Top of the hottest line.</summary>
+    public double HeatTop => _heatTop;
+
+    /// <summary>The room-temperature line, on which the trace stands.</summary>
+    public double HeatBottom => _heatTop + HeatHeight;
+
+    /// <summary>Top of the hands band.</summary>
+    public double HandsTop => HeatBottom + 16;
+
+    /// <summary>Waits.</summary>
+    public IReadOnlyList<TraceLens> Lenses { get; }
+
+    /// <summary>Loads in the oven.</summary>
+    public IReadOnlyList<TraceBlock> Loads { get; }
+
+    /// <summary>Hands at work, with the row of the person in <see cref="TraceBlock.Y"/>.</summary>
+    public IReadOnlyList<TraceBlock> Hands { get; }
+
+    /// <summary>Names at the left of the hands band.</summary>
+    public IEnumerable<(string Name, double Y)> People =>
+        _network.Helpers.Select((h, i) => (h.Name, HandsTop + (i * HandRow) + 19));
+
+    /// <summary>Hours along the bottom.</summary>
+    public IEnumerable<TraceTick> Hours
+    {
+        get
+        {
+            // The first full hour at or after the left edge.
+            var minute = _from + ((60 - (((_network.Origin.Minute + _from) % 60) + 60) % 60) % 60);
+            for (; minute <= _until; minute += 60) yield return new TraceTick(X(minute), _network.TimeOf(minute).ToString("HH:mm", null));
+        }
+    }
+
+    /// <summary>Temperatures up the side.</summary>
+    public IEnumerable<TraceTick> Degrees => new[] { 50, 100, 150, 200, 250 }.Select(c => new TraceTick(Y(c), $"{c} °C"));
+
+    /// <summary>Gradient stops for the area under the trace: offset from the top in percent, and colour.</summary>
+    public IEnumerable<(double Offset, string Colour)> Gradient =>
+        HeatRamp.Gradient.Select(g => ((Y(g.Celsius) - HeatTop) / HeatHeight * 100, g.Colour)).OrderBy(g => g.Item1);
+
+    /// <summary>The trace as a path: climbs, holds, sags at the door, falls.</summary>
+    public string TracePath { get; private set; } = "";
+
+    /// <summary>The same closed along the bottom, to be filled.</summary>
+    public string AreaPath { get; private set; } = "";
+
+    /// <summary>Where the finish stands.</summary>
+    public double FinishX => X(_day.Figures.FinishMinute);
+
+    /// <summary>The letter of a bake, A for the first.</summary>
+    public static string Letter(int bake) => bake < 26 ? ((char)('A' + bake)).ToString() : $"{(char)('A' + (bake / 26) - 1)}{(char)('A' + (bake % 26))}";
+
+    /// <summary>A number as SVG writes it.</summary>
+    public static string N(double value) => value.ToString("0.##", CultureInfo.InvariantCulture);
+
+    /// <summary>Position of a minute.</summary>
+    public double X(double minute) => Left + ((minute - _from) / 60 * HourWidth);
+
+    private double Y(double celsius) => HeatBottom - ((celsius - 15) / (Hottest - 15) * HeatHeight);
+
+    private string Said(PlanTask task)
+    {
+        var planned = _day.Plan.Tasks[task.Index];
+        return $"{_network.Bakes[task.Bake].Name}: {task.Title}, {Clock(planned.Start)} to {Clock(planned.End)}";
+    }
+
+    private string Clock(int minute) => _network.TimeOf(minute).ToString("HH:mm", null);
+
+    private List<TraceLens> MakeLenses(out int rows)
+    {
+        var lenses = new List<TraceLens>();
+        var free = new List<double>();
+        foreach (var task in _network.Tasks
+            .Where(t => t.Hands.IsEmpty && t.Oven is null && t.Likely >= 10 && _day.Plan.Tasks[t.Index].Start < _until)
+            .OrderBy(t => _day.Plan.Tasks[t.Index].Start))
+        {
+            var planned = _day.Plan.Tasks[task.Index];
+            var (x0, x1) = (X(planned.Start), X(Math.Min(planned.End, _until)));
+            var row = free.FindIndex(f => f <= x0 + 0.01);
+            if (row < 0)
+            {
+                row = free.Count;
+                free.Add(0);
+            }
+
+            free[row] = x1 + 3;
+            var y = Top + 13 + (row * LensRow);
+            var middle = (x0 + x1) / 2;
+            var rises = task.Kind is StepKind.BulkRise or StepKind.Proof or StepKind.Soak or StepKind.Rest;
+            var words = $"{Letter(task.Bake)} {KindWord(task.Kind)}";
+            lenses.Add(new TraceLens(
+                task.Index,
+                $"M{N(x0)} {N(y)}Q{N(middle)} {N(y - 20)} {N(x1)} {N(y)}Q{N(middle)} {N(y + 20)} {N(x0)} {N(y)}Z",
+                middle,
+                y + 4.5,
+                x1 - x0 >= 86 ? words : x1 - x0 >= 22 ? Letter(task.Bake) : "",
+                Said(task),
+                rises));
+        }
+
+        rows = Math.Max(1, free.Count);
+        return lenses;
+    }
+
+    private static string KindWord(StepKind kind) => kind switch
+    {
+        StepKind.BulkRise => "rises",
+        StepKind.Proof => "proofs",
+        StepKind.Chill => "chills",
+        StepKind.Cool => "cools",
+        StepKind.Soak => "soaks",
+        _ => "stands",
+    };
+
+    private List<TraceBlock> MakeLoads()
+    {
+        DrawTrace();
+        var blocks = new List<TraceBlock>();
+        var lanes = new List<(double Until, int Setting)>();
+        foreach (var task in _network.Tasks.Where(t => t.Oven is not null && t.Step?.Oven is not null).OrderBy(t => _day.Plan.Tasks[t.Index].Start))
+        {
+            var planned = _day.Plan.Tasks[task.Index];
+            var lane = lanes.FindIndex(l => l.Until <= planned.Start);
+            if (lane < 0)
+            {
+                lane = lanes.Count;
+                lanes.Add((0, 0));
+            }
+
+            lanes[lane] = (planned.End, task.Oven!.Setting.Celsius);
+            var width = Math.Max(3, X(planned.End) - X(planned.Start));
+            blocks.Add(new TraceBlock(
+                task.Index,
+                X(planned.Start),
+                Y(task.Oven.Setting.Celsius) - 4 - ((lane + 1) * (LoadHeight + 2)),
+                width,
+                LoadHeight,
+                width >= 12 ? Letter(task.Bake) : "",
+                $"{Said(task)}, oven at {task.Oven.Setting.Celsius} °C"));
+        }
+
+        return blocks;
+    }
+
+    private List<TraceBlock> MakeHands() =>
+        [.. _network.Tasks.SelectMany(t => _day.Plan.Tasks[t.Index].Hands.Select(b => new TraceBlock(
+            t.Index,
+            X(b.From),
+            HandsTop + (b.Helper * HandRow) + 3,
+            Math.Max(2, X(b.Until) - X(b.From) - 1),
+            HandRow - 8,
+            X(b.Until) - X(b.From) >= 12 ? Letter(t.Bake) : "",
+            $"{Said(t)}, {_network.Helpers[b.Helper].Name}")))];
+
+    private void DrawTrace()
+    {
+        var segments = _day.Programme.Segments;
+        if (segments.IsEmpty) return;
+        var thermal = new OvenThermal(_network.Kitchen.Oven, _network.Kitchen.Room);
+        var opened = DoorOpenings();
+        var path = new StringBuilder($"M{N(X(segments[0].From))} {N(Y(segments[0].StartCelsius))}");
+        foreach (var segment in segments) AddSegment(path, segment, thermal, opened);
+
+        // After the last load the oven is off and cools shut until the edge of the drawing.
+        var last = segments[^1];
+        for (var m = last.Until; m <= _until; m += 5) Line(path, m, thermal.Cooled(last.EndCelsius, m - last.Until, ajar: false));
+        Line(path, _until, thermal.Cooled(last.EndCelsius, _until - last.Until, ajar: false));
+        TracePath = path.ToString();
+        AreaPath = $"{TracePath}L{N(X(_until))} {N(HeatBottom)}L{N(X(segments[0].From))} {N(HeatBottom)}Z";
+    }
+
+    private SortedSet<int> DoorOpenings()
+    {
+        var opened = new SortedSet<int>();
+        foreach (var task in _network.Tasks.Where(t => t.Oven is { Setting.IsProof: false }))
+        {
+            opened.Add(_day.Plan.Tasks[task.Index].Start);
+            opened.Add(_day.Plan.Tasks[task.Index].End);
+        }
+
+        return opened;
+    }
+
+    private void AddSegment(StringBuilder path, OvenSegment segment, OvenThermal thermal, SortedSet<int> opened)
+    {
+        switch (segment.Phase)
+        {
+            case OvenPhase.Holding:
+                foreach (var minute in opened.Where(m => m >= segment.From && m < segment.Until))
+                {
+                    // The air falls at once and the element brings it back.
+                    var low = segment.StartCelsius - _network.Kitchen.Oven.DoorDrop;
+                    Line(path, minute, segment.StartCelsius);
+                    Line(path, minute + 0.5, low);
+                    Line(path, Math.Min(segment.Until, minute + 0.5 + thermal.MinutesToHeat(low, segment.StartCelsius)), segment.StartCelsius);
+                }
+
+                break;
+            case OvenPhase.Heating:
+                Sample(path, segment, m => thermal.Heated(segment.StartCelsius, m));
+                break;
+            case OvenPhase.CoolingAjar:
+                Sample(path, segment, m => thermal.Cooled(segment.StartCelsius, m, ajar: true));
+                break;
+            case OvenPhase.Off:
+                Sample(path, segment, m => thermal.Cooled(segment.StartCelsius, m, ajar: false));
+                break;
+        }
+
+        Line(path, segment.Until, segment.EndCelsius);
+    }
+
+    private void Sample(StringBuilder path, OvenSegment segment, Func<double, double> celsius)
+    {
+        Line(path, segment.From, segment.StartCelsius);
+        for (var m = segment.From + 2; m < segment.Until; m += 2) Line(path, m, celsius(m - segment.From));
+    }
+
+    private void Line(StringBuilder path, double minute, double celsius) => path.Append($"L{N(X(minute))} {N(Y(celsius))}");
+}

@@ -1,0 +1,24 @@
+using Microsoft.EntityFrameworkCore;
+using NodaTime;
+using Zymethos.Core.Interchange;
+using Zymethos.Store;
+using Zymethos.Store.Demo;
+using Zymethos.Web.Setup;
+
+namespace Zymethos.Web.OvenDays;
+
+/// <summary>The demo kitchen's first planned day: the coming Saturday with everything in its Book.</summary>
+public sealed class DemoDay(ZymethosContext context, PlanDay planner, AppSettings settings, IClock clock)
+{
+    /// <summary>Plans it, unless a day is planned already.</summary>
+    public async Task PlanAsync(CancellationToken cancel)
+    {
+        if (await context.OvenDays.AnyAsync(cancel)) return;
+        var date = clock.GetCurrentInstant().InUtc().Date.Next(IsoDayOfWeek.Saturday);
+        var document = new OvenDayDocument(
+            DemoKitchen.Kitchen(),
+            new DayDocument(date.ToString("uuuu-MM-dd", null), "08:00", "18:00"),
+            [.. DemoKitchen.Recipes().Select(r => new BakeDocument(r))]);
+        await new OpenDay(context, planner, settings, clock).PlanAndKeepAsync(document, date, "", cancel);
+    }
+}

@@ -1,0 +1,19 @@
+using Zymethos.Core.Planning;
+
+namespace Zymethos.Web.Pages.OvenDay;
+
+/// <summary>A day to draw or list, with what links to its steps need.</summary>
+/// <param name="Day">The day.</param>
+/// <param name="Date">Its date as addresses write it.</param>
+/// <param name="Chosen">Id of the chosen step; null when none is.</param>
+public sealed record TraceView(PlannedDay Day, string Date, string? Chosen)
+{
+    /// <summary>Address of the page with a step chosen.</summary>
+    public string StepUrl(PlanTask task) => $"/oven-day?date={Date}&step={Uri.EscapeDataString(task.Id)}#why";
+
+    /// <summary>Address of the panel alone.</summary>
+    public string WhyUrl(PlanTask task) => $"/oven-day?handler=Why&date={Date}&step={Uri.EscapeDataString(task.Id)}";
+
+    /// <summary>Class of a thing that may be the chosen one.</summary>
+    public string ClassOf(PlanTask task, string own) => task.Id == Chosen ? $"{own} is-chosen" : own;
+}

@@ -1,0 +1,32 @@
+using Microsoft.AspNetCore.Identity;
+using Microsoft.EntityFrameworkCore;
+using Zymethos.Store;
+using Zymethos.Store.Accounts;
+using Zymethos.Store.Demo;
+using Zymethos.Store.Tenancy;
+using Zymethos.Web.OvenDays;
+
+namespace Zymethos.Web.Setup;
+
+/// <summary>Brings the database up to date at start. Several instances may start at once: EF Core's migration lock lets one go first.</summary>
+public static class DatabaseStartup
+{
+    /// <summary>Account behind the demo door. It has no password, so the door is the only way in.</summary>
+    public const string DemoEmail = "bakers@quince-street.invalid";
+
+    /// <summary>Migrates, and seeds the demo kitchen on the first start with demo data.</summary>
+    public static async Task RunAsync(IServiceProvider services, CancellationToken cancel)
+    {
+        await using var scope = services.CreateAsyncScope();
+        var context = scope.ServiceProvider.GetRequiredService<ZymethosContext>();
+        await context.Database.MigrateAsync(cancel);
+        if (!scope.ServiceProvider.GetRequiredService<AppSettings>().WithDemo) return;
+
+        var options = scope.ServiceProvider.GetRequiredService<DbContextOptions<ZymethosContext>>();
+        if (!await DemoKitchen.SeedAsync(options, cancel)) return;
+        var users = scope.ServiceProvider.GetRequiredService<UserManager<Baker>>();
+        await users.CreateAsync(new Baker { Id = Guid.CreateVersion7(), UserName = DemoEmail, Email = DemoEmail, KitchenId = DemoKitchen.Id });
+        await using var demo = new ZymethosContext(options, new FixedKitchen(DemoKitchen.Id));
+        await ActivatorUtilities.CreateInstance<DemoDay>(scope.ServiceProvider, demo).PlanAsync(cancel);
+    }
+}

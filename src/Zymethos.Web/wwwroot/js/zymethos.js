@@ -1,0 +1,33 @@
+// Adds only what the server cannot: the page works without any of this.
+(() => {
+  "use strict";
+
+  // Touching a step in the drawing or the list shows its reasons; on a narrow page the panel may be far away, so it is brought into view.
+  document.body.addEventListener("htmx:afterSwap", (event) => {
+    if (event.target.id !== "why") return;
+    const panel = event.target;
+    const box = panel.getBoundingClientRect();
+    if (box.top < 0 || box.top > window.innerHeight - 120) {
+      panel.scrollIntoView({ block: "start", behavior: matchMedia("(prefers-reduced-motion: reduce)").matches ? "auto" : "smooth" });
+    }
+    const step = panel.querySelector("[data-step]")?.getAttribute("data-step");
+    for (const chosen of document.querySelectorAll(".is-chosen")) chosen.classList.remove("is-chosen");
+    if (step) {
+      for (const match of document.querySelectorAll(`[data-task="${CSS.escape(step)}"]`)) match.classList.add("is-chosen");
+    }
+  });
+
+  // A failed request says so where the answer would have stood.
+  const complain = (event) => {
+    const said = document.getElementById("said");
+    if (said) said.textContent = event.type === "htmx:sendError"
+      ? "The server does not answer. What you typed is still here; try again in a moment."
+      : "That did not work. What you typed is still here; try again.";
+  };
+  document.body.addEventListener("htmx:sendError", complain);
+  document.body.addEventListener("htmx:responseError", complain);
+
+  document.addEventListener("click", (event) => {
+    if (event.target instanceof Element && event.target.closest("[data-print]")) window.print();
+  });
+})();
