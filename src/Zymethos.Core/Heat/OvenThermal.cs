@@ -68,8 +68,7 @@ public sealed class OvenThermal
     public int Transition(OvenSetting from, OvenSetting to)
     {
         if (from == to) return 0;
-        // After a spell the steel is hardly warmer than the room, whatever the air above the water is: count from the room.
-        var start = from.IsProof ? Math.Min(_room, from.Celsius) : from.Celsius;
+        var start = (double)from.Celsius;
         var minutes = to.IsProof
             ? MinutesToCool(start, Math.Max(ColdEnoughForDough.Celsius, to.Celsius), ajar: true)
             : MinutesToHeat(start, to.Celsius) + MinutesToCool(start, to.Celsius, ajar: true);

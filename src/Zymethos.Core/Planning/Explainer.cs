@@ -21,7 +21,7 @@ public static class Explainer
     private static string NotEarlier(TaskNetwork network, PlanGraph graph, PlanTask task)
     {
         var holding = graph.HoldingBack(task.Index).OrderBy(t => t.Kind is TieKind.Window or TieKind.Order).ToList();
-        if (holding.Count > 0) return string.Join(" ", holding.Select(t => Back(network, graph, t)).Distinct().Take(2));
+        if (holding.Count > 0) return string.Join(" ", holding.DistinctBy(t => t.From).Take(2).Select(t => Back(network, t)));
         if (graph.Floor(task.Index) == graph.Start(task.Index)) return Floor(network, task, graph);
         var room = graph.Start(task.Index) - graph.EarliestAlone(task.Index);
         return $"It could start {Spoken(room)} earlier, but nothing would be done sooner for it: the wait would only move behind it.";
@@ -34,15 +34,15 @@ public static class Explainer
         return graph.Start(task.Index) == 0 ? "The day starts here." : "Whoever does it is not free before.";
     }
 
-    private static string Back(TaskNetwork network, PlanGraph graph, Tie tie)
+    private static string Back(TaskNetwork network, Tie tie)
     {
         var from = network.Tasks[tie.From];
         var other = Named(network, tie.From, network.Tasks[tie.To].Bake);
         return tie.Kind switch
         {
             TieKind.StepBefore when tie.Link!.MinLag > 0 => $"At least {Spoken(tie.Link.MinLag)} after {other}{Because(tie.Link)}.",
-            TieKind.StepBefore when from.Hands.IsEmpty || from.Oven is not null => $"{other} must be over first{Because(tie.Link!)}.",
-            TieKind.StepBefore => $"{other} must be done first{Because(tie.Link!)}.",
+            TieKind.StepBefore when from.Hands.IsEmpty || from.Oven is not null => $"{other} must be over first{BecauseOfOrder(tie.Link!)}.",
+            TieKind.StepBefore => $"{other} must be done first{BecauseOfOrder(tie.Link!)}.",
             TieKind.Window => $"Sooner, and {other} could not follow in time{Because(tie.Link!)}.",
             TieKind.Hands => $"The hands for it are at {other} until then.",
             TieKind.Resource => $"The mixer is in use or being washed after {other}.",
@@ -69,7 +69,7 @@ public static class Explainer
         if (slack > 0)
             return $"It may slip by {Spoken(slack)} with nothing late{(graph.LatestAlone(task.Index) >= graph.Start(task.Index) + slack ? "" : ", if what follows moves along")}.";
         var holding = graph.HoldingOn(task.Index).Where(t => graph.Slack(t.To) == 0).OrderBy(t => t.Kind).ToList();
-        if (holding.Count > 0) return string.Join(" ", holding.Select(t => On(network, t)).Distinct().Take(2));
+        if (holding.Count > 0) return string.Join(" ", holding.DistinctBy(t => t.To).Take(2).Select(t => On(network, t)));
         if (network.Bakes[task.Bake].ReadyBy == plan.Tasks[task.Index].End) return $"{network.Bakes[task.Bake].Name} must be ready by then.";
         return "It ends the day: any later and the finishing hour moves with it.";
     }
@@ -95,6 +95,9 @@ public static class Explainer
         var other = network.Tasks[task];
         return other.Bake == fromBake ? $"“{other.Title}”" : $"“{other.Title}” of {network.Bakes[other.Bake].Name}";
     }
+
+    /// <summary>Where a link has a window, its reason speaks of waiting too long and says nothing about the order.</summary>
+    private static string BecauseOfOrder(TaskLink link) => link.MaxLag is null ? Because(link) : "";
 
     private static string Because(TaskLink link) => link.Why.Length == 0 ? "" : $": {link.Why}";
 

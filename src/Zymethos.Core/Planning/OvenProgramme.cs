@@ -66,7 +66,7 @@ public sealed record OvenProgramme(ImmutableArray<OvenSegment> Segments)
         {
             var run = runs[i];
             if (i == 0) AddFirst(segments, thermal, room, run);
-            else AddBetween(segments, thermal, room, runs[i - 1], run);
+            else AddBetween(segments, thermal, runs[i - 1], run);
             segments.Add(run.Setting.IsProof
                 ? new OvenSegment(OvenPhase.Proofing, run.From, run.Until, run.Setting.Celsius, run.Setting.Celsius, run.Setting)
                 : new OvenSegment(OvenPhase.Holding, run.From, run.Until, run.Setting.Celsius, run.Setting.Celsius, run.Setting));
@@ -100,7 +100,7 @@ public sealed record OvenProgramme(ImmutableArray<OvenSegment> Segments)
         segments.Add(new OvenSegment(OvenPhase.Heating, run.From - heat, run.From, room, run.Setting.Celsius, run.Setting));
     }
 
-    private static void AddBetween(ImmutableArray<OvenSegment>.Builder segments, OvenThermal thermal, double room, Run before, Run next)
+    private static void AddBetween(ImmutableArray<OvenSegment>.Builder segments, OvenThermal thermal, Run before, Run next)
     {
         var gap = next.From - before.Until;
         if (gap <= 0) return;
@@ -114,8 +114,6 @@ public sealed record OvenProgramme(ImmutableArray<OvenSegment> Segments)
             return;
         }
 
-        // After a spell the steel is hardly warmer than the room; the same assumption as in OvenThermal.Transition.
-        if (before.Setting.IsProof) from = Math.Min(room, from);
         if (before.Setting.IsProof || gap > SwitchOffAfter + thermal.MinutesToHeat(from, to) + thermal.MinutesToCool(from, to, ajar: true))
             AddOffAndReheat(segments, thermal, before, next, from, to, gap);
         else if (to > from)

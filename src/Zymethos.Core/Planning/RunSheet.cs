@@ -61,9 +61,9 @@ public static class RunSheet
             }
 
             var celsius = task.Oven.Setting.Celsius;
-            yield return new RunSheetLine(planned.Start, task.Likely, RunSheetKind.In, $"{task.Title}: goes in", task.Index, Who(network, planned, planned.Start), celsius);
+            yield return new RunSheetLine(planned.Start, task.Likely, RunSheetKind.In, task.Title, task.Index, Who(network, planned, planned.Start), celsius);
             if (!task.Oven.Setting.IsProof)
-                yield return new RunSheetLine(planned.End, 0, RunSheetKind.Out, $"{task.Title}: done test, comes out", task.Index, Who(network, planned, planned.End - 1), celsius);
+                yield return new RunSheetLine(planned.End, 0, RunSheetKind.Out, task.Title, task.Index, Who(network, planned, planned.End - 1), celsius);
         }
     }
 

@@ -70,17 +70,30 @@ internal sealed class Seating(TaskNetwork network, int[] starts)
                         continue;
                     }
 
-                    // Middle shelf first: it bakes most evenly (common practice, no source).
-                    var place = Enumerable.Range(0, freeFrom.Length)
-                        .Where(p => freeFrom[p] <= starts[load.Index])
-                        .OrderBy(p => Math.Abs((p * shelves / freeFrom.Length) - (shelves / 2)))
-                        .First();
+                    var place = Array.FindIndex(freeFrom, f => f <= starts[load.Index]);
                     freeFrom[place] = starts[load.Index] + load.Likely;
                     result[load.Index].Add(place * shelves / freeFrom.Length);
                 }
             }
+
+            MiddleFirst(result, loads);
         }
 
         return result;
+    }
+
+    /// <summary>
+    /// Shelves are alike to the rules, so they may change places: the one used longest becomes the middle one, which bakes most evenly
+    /// (common practice, no source).
+    /// </summary>
+    private void MiddleFirst(List<int>[] shelvesOf, List<PlanTask> loads)
+    {
+        var shelves = network.Kitchen.Oven.Shelves;
+        var fromMiddle = Enumerable.Range(0, shelves).OrderBy(s => Math.Abs(s - (shelves / 2))).ToList();
+        var byUse = Enumerable.Range(0, shelves)
+            .OrderByDescending(s => loads.Sum(l => l.Likely * shelvesOf[l.Index].Count(x => x == s)))
+            .Select((s, rank) => (s, To: fromMiddle[rank]))
+            .ToDictionary(p => p.s, p => p.To);
+        foreach (var load in loads) shelvesOf[load.Index] = shelvesOf[load.Index].ConvertAll(s => byUse[s]);
     }
 }

@@ -37,8 +37,10 @@ public sealed record TraceTick(double At, string Text);
 /// </summary>
 public sealed class OvenTrace
 {
-    /// <summary>Pixels of an hour at full size.</summary>
-    public const double HourWidth = 112;
+    /// <summary>The least pixels of an hour; short days are drawn wider, so that they fill the page.</summary>
+    public const double LeastHourWidth = 100;
+
+    private const double FullWidth = 1112;
 
     /// <summary>Left edge of the plot.</summary>
     public const double Left = 74;
@@ -55,7 +57,8 @@ public sealed class OvenTrace
     private readonly TaskNetwork _network;
     private readonly int _from;
     private readonly int _until;
-    private double _heatTop;
+    private readonly double _hourWidth;
+    private readonly double _heatTop;
 
     /// <summary>Draws a planned day.</summary>
     public OvenTrace(PlannedDay day)
@@ -66,9 +69,20 @@ public sealed class OvenTrace
         _from = (int)Math.Floor(Math.Min(0, first) / 30.0) * 30;
         // Cooling may go on long after the last hand has left; the drawing ends an hour after that.
         _until = (int)Math.Ceiling((day.Figures.FinishMinute + 60) / 30.0) * 30;
+        _hourWidth = Math.Max(LeastHourWidth, (FullWidth - Left - Right) * 60 / (_until - _from));
         Lenses = MakeLenses(out var rows);
-        _heatTop = Top + (rows * LensRow) + 26;
+        _heatTop = Top + (rows * LensRow) + 12;
+        DrawTrace();
         Loads = MakeLoads();
+        // Loads stack upward; where many share a hot oven the heat is drawn lower to leave them room.
+        var over = Top + (rows * LensRow) + 4 - Loads.Select(l => l.Y).DefaultIfEmpty(double.MaxValue).Min();
+        if (over > 0)
+        {
+            _heatTop += over;
+            DrawTrace();
+            Loads = MakeLoads();
+        }
+
         Hands = MakeHands();
     }
 
@@ -134,7 +148,7 @@ public sealed class OvenTrace
     public static string N(double value) => value.ToString("0.##", CultureInfo.InvariantCulture);
 
     /// <summary>Position of a minute.</summary>
-    public double X(double minute) => Left + ((minute - _from) / 60 * HourWidth);
+    public double X(double minute) => Left + ((minute - _from) / 60 * _hourWidth);
 
     private double Y(double celsius) => HeatBottom - ((celsius - 15) / (Hottest - 15) * HeatHeight);
 
@@ -194,7 +208,6 @@ public sealed class OvenTrace
 
     private List<TraceBlock> MakeLoads()
     {
-        DrawTrace();
         var blocks = new List<TraceBlock>();
         var lanes = new List<(double Until, int Setting)>();
         foreach (var task in _network.Tasks.Where(t => t.Oven is not null && t.Step?.Oven is not null).OrderBy(t => _day.Plan.Tasks[t.Index].Start))
@@ -266,13 +279,17 @@ public sealed class OvenTrace
         switch (segment.Phase)
         {
             case OvenPhase.Holding:
+                var closed = double.MinValue;
                 foreach (var minute in opened.Where(m => m >= segment.From && m < segment.Until))
                 {
+                    // Trays that follow each other within the recovery are one opening to the eye.
+                    if (minute < closed) continue;
                     // The air falls at once and the element brings it back.
                     var low = segment.StartCelsius - _network.Kitchen.Oven.DoorDrop;
                     Line(path, minute, segment.StartCelsius);
                     Line(path, minute + 0.5, low);
-                    Line(path, Math.Min(segment.Until, minute + 0.5 + thermal.MinutesToHeat(low, segment.StartCelsius)), segment.StartCelsius);
+                    closed = Math.Min(segment.Until, minute + 0.5 + thermal.MinutesToHeat(low, segment.StartCelsius));
+                    Line(path, closed, segment.StartCelsius);
                 }
 
                 break;

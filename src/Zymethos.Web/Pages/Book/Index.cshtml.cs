@@ -26,6 +26,15 @@ public sealed class IndexModel(ZymethosContext context) : PageModel
     /// <summary>Minutes of work in a recipe, all waves together.</summary>
     public int HandsOf(Recipe recipe) => (int)recipe.Steps.Where(s => s.IsHandsOn).Sum(s => s.Takes.Likely.TotalMinutes * s.Times * s.Hands);
 
+    /// <summary>"keeps 4 days, frozen 90"; empty when the recipe does not say.</summary>
+    public string Keeps(Recipe recipe)
+    {
+        var frozen = recipe.Keeping.Where(k => k.Place.StartsWith("freezer", StringComparison.Ordinal)).Select(k => k.Days).DefaultIfEmpty(0).Max();
+        var fresh = recipe.Keeping.Where(k => !k.Place.StartsWith("freezer", StringComparison.Ordinal)).Select(k => k.Days).DefaultIfEmpty(0).Max();
+        var words = new[] { fresh > 0 ? $"keeps {Spoken.Count(fresh, "day", "days")}" : "", frozen > 0 ? $"frozen {frozen}" : "" };
+        return string.Join(", ", words.Where(w => w.Length > 0));
+    }
+
     /// <summary>A set temperature in the kitchen's own scale first.</summary>
     public string Heat(Temperature temperature) => Heats.Say(temperature, _habit);
 }

@@ -7,7 +7,7 @@
     if (event.target.id !== "why") return;
     const panel = event.target;
     const box = panel.getBoundingClientRect();
-    if (box.top < 0 || box.top > window.innerHeight - 120) {
+    if (box.bottom < 120 || box.top > window.innerHeight - 120) {
       panel.scrollIntoView({ block: "start", behavior: matchMedia("(prefers-reduced-motion: reduce)").matches ? "auto" : "smooth" });
     }
     const step = panel.querySelector("[data-step]")?.getAttribute("data-step");
@@ -15,6 +15,14 @@
     if (step) {
       for (const match of document.querySelectorAll(`[data-task="${CSS.escape(step)}"]`)) match.classList.add("is-chosen");
     }
+  });
+
+  // A rejected set-up must be seen, even when it stood folded away.
+  document.body.addEventListener("htmx:afterSettle", (event) => {
+    const wrong = event.target.querySelector?.("[aria-invalid=true]");
+    if (!wrong) return;
+    wrong.closest("details")?.setAttribute("open", "");
+    wrong.focus();
   });
 
   // A failed request says so where the answer would have stood.

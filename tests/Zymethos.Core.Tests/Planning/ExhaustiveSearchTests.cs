@@ -1,0 +1,85 @@
+using System.Collections.Immutable;
+using CsCheck;
+using NodaTime;
+using Zymethos.Core.Kitchens;
+using Zymethos.Core.Measures;
+using Zymethos.Core.Planning;
+using Zymethos.Core.Recipes;
+using static Zymethos.Core.Tests.Planning.RandomDays;
+
+namespace Zymethos.Core.Tests.Planning;
+
+/// <summary>Tiny days whose every plan can be tried: the planner's finish is the best there is, and what it calls impossible is.</summary>
+public sealed class ExhaustiveSearchTests
+{
+    private static readonly Pan Whole = new("full tray", Length.FromMillimetres(490), Length.FromMillimetres(330));
+
+    private static TaskNetwork Tiny(int seed)
+    {
+        var random = new Random(seed);
+        var oven = Kitchen.Ordinary("Tiny").Oven with { HeatUp = Duration.FromMinutes(3), CoolAjar = Duration.FromMinutes(8), Shelves = random.Next(1, 3) };
+        var kitchen = Kitchen.Ordinary("Tiny") with { Oven = oven, MixerWash = Duration.FromMinutes(random.Next(0, 3)) };
+        var wishes = Enumerable.Range(0, 2).Select(i => new BakeWish(TinyRecipe(random, i), 1, null, null)).ToImmutableArray();
+        return TaskCompiler.Compile(kitchen, new DayWish(Start, Start.PlusMinutes(random.Next(14, 26)), wishes)).Network!;
+    }
+
+    private static Recipe TinyRecipe(Random random, int number)
+    {
+        int? window = random.Next(2) == 0 ? random.Next(0, 4) : null;
+        return Make(
+            $"tiny-{number}",
+            [Hands("mix", random.Next(2) == 0 ? StepKind.Mix : StepKind.Work, random.Next(1, 5)), Bake("bake", random.Next(3, 6), random.Next(2) == 0 ? 175 : 150, Whole, 1)],
+            [Tie("mix", "bake", random.Next(0, 3), window is { } w ? w + 3 : null)]);
+    }
+
+    [Fact]
+    public void The_planner_finds_what_trying_everything_finds() => Gen.Int[0, 1_000_000].Sample(
+        seed =>
+        {
+            var network = Tiny(seed);
+            var best = Best(network);
+            var outcome = DayPlanner.Plan(network, new SolveSettings(TimeSpan.FromSeconds(10), 1, 1));
+            Assert.Equal(best is null ? PlanStatus.Impossible : PlanStatus.Proven, outcome.Status);
+            if (best is not null) Assert.Equal(best, outcome.Plan!.Finish(network));
+        },
+        iter: 60,
+        threads: 2);
+
+    /// <summary>Tries every start of every task, judging only with the checker.</summary>
+    private static int? Best(TaskNetwork network)
+    {
+        int? best = null;
+        var starts = new int[network.Tasks.Length];
+        Try(0);
+        return best;
+
+        void Try(int task)
+        {
+            if (task == network.Tasks.Length)
+            {
+                // Two loads at once stand on different shelves: try both ways round.
+                foreach (var flip in network.Kitchen.Oven.Shelves > 1 ? new[] { 0, 1 } : [0])
+                {
+                    var plan = With(network, starts, flip);
+                    if (PlanChecker.Check(network, plan).Count == 0) best = Math.Min(best ?? int.MaxValue, plan.Finish(network));
+                }
+
+                return;
+            }
+
+            var own = network.Tasks[task];
+            for (var s = 0; s + own.Likely <= Math.Min(network.SpanEnd, (best ?? int.MaxValue) - 1); s++)
+            {
+                if (network.Links.Any(l => l.To == task && l.From < task && s < starts[l.From] + network.Tasks[l.From].Likely + l.MinLag)) continue;
+                starts[task] = s;
+                Try(task + 1);
+            }
+        }
+    }
+
+    private static Plan With(TaskNetwork network, int[] starts, int flip) => new([.. network.Tasks.Select(t => new PlannedTask(
+        starts[t.Index],
+        starts[t.Index] + t.Likely,
+        [.. t.Hands.Select(h => new HandsBlock(0, starts[t.Index] + h.Offset, starts[t.Index] + h.Offset + h.Length))],
+        t.Oven is null ? [] : [t.Bake == 0 ? 0 : flip]))]);
+}

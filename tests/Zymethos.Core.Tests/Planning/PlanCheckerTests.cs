@@ -1,0 +1,125 @@
+using Zymethos.Core.Measures;
+using Zymethos.Core.Planning;
+using Zymethos.Core.Recipes;
+using static Zymethos.Core.Tests.Planning.RandomDays;
+
+namespace Zymethos.Core.Tests.Planning;
+
+/// <summary>A good plan deliberately broken, rule by rule: each break is caught and called by its name.</summary>
+public sealed class PlanCheckerTests
+{
+    private static readonly TaskNetwork Network = MakeNetwork();
+    private static readonly Plan Good = FirstPlan.Find(Network, 1)!;
+
+    private static TaskNetwork MakeNetwork()
+    {
+        var tray = new Pan("tray", Length.FromMillimetres(490), Length.FromMillimetres(330));
+        var dough = Make(
+            "dough",
+            [
+                Hands("mix", StepKind.Mix, 10),
+                Hands("shape", StepKind.Work, 10),
+                new Step("proof", "proof", "", StepKind.Proof, Around(30), 0, new OvenUse(OvenState.Proof, Temperature.FromCelsius(30), tray, 1), 1, [], []),
+                Bake("bake", 30, 200, tray, 1),
+            ],
+            [Tie("mix", "shape", 20, 60), Tie("shape", "proof", 0, 10), Tie("proof", "bake", 0, 40)]);
+        var cookies = Make(
+            "cookies",
+            [Hands("mix", StepKind.Mix, 8), Hands("scoop", StepKind.Work, 5, 2), Bake("bake", 12, 160, tray, 1, 2)],
+            [Tie("mix", "scoop", 0, null), Tie("scoop", "bake", 0, 60)]);
+        var kitchen = Core.Kitchens.Kitchen.Ordinary("Check");
+        var wish = new DayWish(Start, Start.PlusHours(8), [new BakeWish(dough, 1, Start.PlusHours(7), Start.PlusMinutes(5)), new BakeWish(cookies, 1, null, null)]);
+        return TaskCompiler.Compile(kitchen with { Oven = kitchen.Oven with { Shelves = 2 } }, wish).Network!;
+    }
+
+    private static int Index(string end) => Network.Tasks.Single(t => t.Id.EndsWith(end, StringComparison.Ordinal)).Index;
+
+    private static Plan At(int task, int start) => PlannerPropertyTests.Moved(Good, task, start - Good.Tasks[task].Start);
+
+    private static Plan Change(int task, Func<PlannedTask, PlannedTask> change) => Good with { Tasks = Good.Tasks.SetItem(task, change(Good.Tasks[task])) };
+
+    private static void Catches(PlanRule rule, Plan broken, TaskNetwork? network = null) =>
+        Assert.Contains(PlanChecker.Check(network ?? Network, broken), b => b.Rule == rule);
+
+    [Fact]
+    public void The_good_plan_is_good() => Assert.Empty(PlanChecker.Check(Network, Good));
+
+    [Fact]
+    public void A_shortened_step() => Catches(PlanRule.Duration, Change(Index("1.1.mix.1"), t => t with { End = t.End - 1 }));
+
+    [Fact]
+    public void Work_after_hours() => Catches(PlanRule.Span, At(Index("1.1.bake.1"), Network.SpanEnd - 5));
+
+    [Fact]
+    public void Work_before_the_day() => Catches(PlanRule.Span, At(Index("2.1.mix.1"), -3));
+
+    [Fact]
+    public void Ready_too_late() => Catches(PlanRule.ReadyBy, At(Index("1.1.bake.1"), (7 * 60) - 29));
+
+    [Fact]
+    public void Begun_too_soon() => Catches(PlanRule.NotBefore, At(Index("1.1.mix.1"), 4));
+
+    [Fact]
+    public void A_rise_cut_short() => Catches(PlanRule.MinLag, At(Index("1.1.shape.1"), Good.Tasks[Index("1.1.mix.1")].End + 19));
+
+    [Fact]
+    public void A_window_missed() => Catches(PlanRule.MaxLag, At(Index("1.1.shape.1"), Good.Tasks[Index("1.1.mix.1")].End + 61));
+
+    [Fact]
+    public void Nobody_at_work() => Catches(PlanRule.Hands, Change(Index("1.1.shape.1"), t => t with { Hands = [] }));
+
+    [Fact]
+    public void One_pair_of_hands_at_two_things() => Catches(PlanRule.Hands, At(Index("2.1.mix.1"), Good.Tasks[Index("1.1.mix.1")].Start + 2));
+
+    [Fact]
+    public void Somebody_who_is_not_there() =>
+        Catches(PlanRule.Hands, Good, Network with { Helpers = [Network.Helpers[0] with { Until = 60 }] });
+
+    [Fact]
+    public void A_bowl_not_yet_washed() => Catches(PlanRule.Resource, At(Index("2.1.mix.1"), Good.Tasks[Index("1.1.mix.1")].End + 3));
+
+    [Fact]
+    public void A_cold_oven() => Catches(PlanRule.OvenState, At(Index("2.1.bake.1"), 3));
+
+    [Fact]
+    public void An_oven_asked_to_jump() => Catches(PlanRule.OvenState, At(Index("1.1.bake.1"), Good.Tasks[Index("2.1.bake.2")].End + 1));
+
+    [Fact]
+    public void Dough_left_in_the_oven()
+    {
+        var clear = Index(".clear");
+        Catches(PlanRule.OvenCleared, At(clear, Good.Tasks[clear].Start + 1));
+    }
+
+    [Fact]
+    public void Heat_before_the_oven_is_cleared() => Catches(PlanRule.OvenState, At(Index("1.1.bake.1"), Good.Tasks[Index(".clear")].End));
+
+    [Fact]
+    public void An_overfull_shelf()
+    {
+        var (one, two) = (Index("2.1.bake.1"), Index("2.1.bake.2"));
+        var start = Good.Tasks[one].Start;
+        var together = PlannerPropertyTests.Moved(Good, two, start - Good.Tasks[two].Start);
+        Catches(PlanRule.Shelf, together with { Tasks = together.Tasks.SetItem(two, together.Tasks[two] with { Shelves = together.Tasks[one].Shelves }) });
+    }
+
+    [Fact]
+    public void A_pan_without_a_shelf() => Catches(PlanRule.Shelf, Change(Index("2.1.bake.1"), t => t with { Shelves = [] }));
+
+    [Fact]
+    public void A_shelf_that_is_not_there() => Catches(PlanRule.Shelf, Change(Index("2.1.bake.1"), t => t with { Shelves = [2] }));
+
+    [Fact]
+    public void Trays_out_of_order() => Catches(PlanRule.Order, At(Index("2.1.bake.1"), Good.Tasks[Index("2.1.bake.2")].Start + 1));
+
+    [Fact]
+    public void Every_rule_has_a_test_here()
+    {
+        // One Catches call for each rule stands above; this fails when a rule is added without one.
+        Assert.Equal(12, Enum.GetValues<PlanRule>().Length);
+    }
+
+    [Fact]
+    public void A_plan_of_another_day_is_refused() =>
+        Assert.Throws<ArgumentException>(() => PlanChecker.Check(Network, new Plan([])));
+}

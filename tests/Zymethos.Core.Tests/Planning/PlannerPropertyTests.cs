@@ -1,0 +1,116 @@
+using CsCheck;
+using Zymethos.Core.Planning;
+
+namespace Zymethos.Core.Tests.Planning;
+
+/// <summary>Random small kitchens: whatever the planner gives passes the checker, which shares no code with it.</summary>
+public sealed class PlannerPropertyTests
+{
+    private static readonly SolveSettings Quick = new(TimeSpan.FromMilliseconds(250), 1, 2);
+
+    private static TaskNetwork Random(int seed)
+    {
+        var random = new Random(seed);
+        var network = RandomDays.Day(seed, random.Next(1, 5), random.Next(5, 16), random.Next(1, 4));
+        // Some days have people with hours of their own, and bakes with wishes.
+        if (random.Next(3) == 0 && network.Helpers.Length > 1)
+            network = network with { Helpers = network.Helpers.SetItem(1, network.Helpers[1] with { From = random.Next(0, 120), Until = network.SpanEnd - random.Next(0, 120) }) };
+        if (random.Next(3) == 0)
+            network = network with { Bakes = network.Bakes.SetItem(0, network.Bakes[0] with { ReadyBy = random.Next(200, network.SpanEnd + 200) }) };
+        if (random.Next(3) == 0)
+            network = network with { Bakes = network.Bakes.SetItem(0, network.Bakes[0] with { NotBefore = random.Next(0, 90) }) };
+        return network;
+    }
+
+    [Fact]
+    public void Every_plan_passes_the_checker_and_keeps_to_its_bound() => Gen.Int[0, 1_000_000].Sample(
+        seed =>
+        {
+            var network = Random(seed);
+            var outcome = DayPlanner.Plan(network, Quick);
+            if (outcome.Plan is null) return;
+            Assert.Empty(PlanChecker.Check(network, outcome.Plan));
+            Assert.InRange(outcome.BoundFinish, 0, outcome.Plan.Finish(network));
+            Assert.Equal(outcome.Status == PlanStatus.Proven, outcome.BoundFinish == outcome.Plan.Finish(network));
+        },
+        iter: 120,
+        threads: 1);
+
+    [Fact]
+    public void Every_first_plan_passes_the_checker() => Gen.Int[0, 1_000_000].Sample(
+        seed =>
+        {
+            var network = Random(seed);
+            if (FirstPlan.Find(network, 1) is { } plan) Assert.Empty(PlanChecker.Check(network, plan));
+        },
+        iter: 1500,
+        threads: 2);
+
+    [Fact]
+    public void Hand_methods_break_nothing_but_the_end_of_the_day() => Gen.Int[0, 1_000_000].Sample(
+        seed =>
+        {
+            var network = Random(seed);
+            if (HandMethods.Build(network, HandMethods.ByTemperature(network)) is not { } plan) return;
+            Assert.DoesNotContain(
+                PlanChecker.Check(network, plan),
+                b => b.Rule is not (PlanRule.Span or PlanRule.ReadyBy) && !(b.Rule == PlanRule.Hands && b.Message.Contains("is not there", StringComparison.Ordinal)));
+        },
+        iter: 1500,
+        threads: 2);
+
+    [Fact]
+    public void The_counting_bound_never_exceeds_a_plan() => Gen.Int[0, 1_000_000].Sample(
+        seed =>
+        {
+            var network = Random(seed);
+            if (FirstPlan.Find(network, 1) is { } plan) Assert.True(LowerBound.Finish(network, new ReachTable(network)) <= plan.Finish(network));
+        },
+        iter: 800,
+        threads: 2);
+
+    /// <summary>
+    /// The reasons are true: a step that something holds back cannot start a minute earlier, and one that nothing holds can.
+    /// </summary>
+    [Fact]
+    public void Moving_a_step_a_minute_agrees_with_its_reasons() => Gen.Int[0, 1_000_000].Sample(
+        seed =>
+        {
+            var network = Random(seed);
+            if (FirstPlan.Find(network, 1) is not { } plan) return;
+            var graph = new PlanGraph(network, plan);
+            foreach (var task in network.Tasks)
+            {
+                var earlier = PlanChecker.Check(network, Moved(plan, task.Index, -1)).Count == 0;
+                var held = graph.HoldingBack(task.Index).Any() || graph.Floor(task.Index) == graph.Start(task.Index);
+                Assert.True(earlier != held, $"{task.Id} earlier: {earlier}, held: {held}");
+                Assert.True(graph.Slack(task.Index) >= 0);
+            }
+        },
+        iter: 250,
+        threads: 2);
+
+    [Fact]
+    public void The_same_day_and_seed_give_the_same_plan()
+    {
+        var network = RandomDays.Day(6, 3);
+        var settings = new SolveSettings(TimeSpan.FromSeconds(20), 7, 1);
+        var (one, two) = (DayPlanner.Plan(network, settings), DayPlanner.Plan(network, settings));
+        Assert.Equal(PlanStatus.Proven, one.Status);
+        Assert.Equal(one.Plan!.Tasks.Select(t => t.Start), two.Plan!.Tasks.Select(t => t.Start));
+    }
+
+    internal static Plan Moved(Plan plan, int task, int minutes)
+    {
+        var t = plan.Tasks[task];
+        return plan with
+        {
+            Tasks = plan.Tasks.SetItem(task, t with
+            {
+                Start = t.Start + minutes,
+                End = t.End + minutes,
+                Hands = [.. t.Hands.Select(b => b with { From = b.From + minutes, Until = b.Until + minutes })],
+            }),
+        };
+    }
+}
