@@ -1,5 +1,7 @@
 using System.Collections.Immutable;
 using System.Diagnostics;
+using Zymethos.Core.Heat;
+using Zymethos.Core.Recipes;
 
 namespace Zymethos.Core.Planning;
 
@@ -46,6 +48,7 @@ public static class ClashFinder
     {
         var clock = Stopwatch.StartNew();
         var ways = new List<WayOut>();
+        if (HopelessWindows(network) is { Count: > 0 } hopeless) return Hopeless(network, hopeless);
         AddTimes(network, seed, limit / 3, ways);
         AddMoreHands(network, seed, ways);
         for (var b = 0; b < network.Bakes.Length && network.Bakes.Length > 1; b++)
@@ -55,6 +58,33 @@ public static class ClashFinder
         }
 
         return new ClashReport(isProven, isProven ? Clash(network, seed, clock, limit) : [], [.. ways.OrderBy(Price)]);
+    }
+
+    /// <summary>Hard windows between two oven steps that are shorter than this oven needs from the one setting to the other: no hour of the day helps.</summary>
+    private static List<(TaskLink Link, int Needed)> HopelessWindows(TaskNetwork network)
+    {
+        var thermal = new OvenThermal(network.Kitchen.Oven, network.Kitchen.Room);
+        return [.. network.Links
+            .Where(l => l is { MaxLag: not null, Window: WindowKind.Hard })
+            .Where(l => network.Tasks[l.From].Oven is { } from && network.Tasks[l.To].Oven is { } to && from.Setting != to.Setting)
+            .Select(l => (Link: l, Needed: Clearing(network, l.From) + thermal.Transition(network.Tasks[l.From].Oven!.Setting, network.Tasks[l.To].Oven!.Setting)))
+            .Where(w => w.Needed > w.Link.MaxLag)];
+    }
+
+    /// <summary>Minutes to clear the oven after an oven-proof spell, before which it cannot be heated; 0 after anything else.</summary>
+    private static int Clearing(TaskNetwork network, int task) =>
+        network.Links.Where(l => l.From == task && network.Tasks[l.To].Id == network.Tasks[task].Id + ".clear").Select(l => network.Tasks[l.To].Likely).FirstOrDefault();
+
+    private static ClashReport Hopeless(TaskNetwork network, List<(TaskLink Link, int Needed)> windows)
+    {
+        var words = windows.Select(w =>
+            $"“{network.Tasks[w.Link.To].Title}” within {Explainer.Spoken(w.Link.MaxLag!.Value)} of “{network.Tasks[w.Link.From].Title}” ({network.Bakes[network.Tasks[w.Link.To].Bake].Name}), for which this oven needs {Explainer.Spoken(w.Needed)}");
+        var bakes = windows.Select(w => network.Tasks[w.Link.To].Bake).Distinct().ToList();
+        // The bakes are impossible here one by one, so leaving them out means leaving out all of them.
+        var ways = bakes.Count == 1 && network.Bakes.Length > 1
+            ? ImmutableArray.Create(new WayOut(WayOutKind.LeaveOut, 0, bakes[0], $"Leave {network.Bakes[bakes[0]].Name} out: no hour of the day makes it possible in this oven."))
+            : [];
+        return new ClashReport(true, [.. words.Distinct()], ways);
     }
 
     /// <summary>How dear a way out is, in minutes of a baker's patience: an hour's shift is easier than giving up a bake (common practice, no source).</summary>

@@ -35,8 +35,8 @@ internal sealed class DayModel
         AddShelves();
     }
 
-    /// <summary>The solver's bound on the objective, rounded up to a whole minute.</summary>
-    public int Bound => (int)Math.Ceiling(_solver.BestObjectiveBound - 1e-6);
+    /// <summary>The solver's bound on the objective, rounded up to a whole minute; 0 when it had no time to begin.</summary>
+    public int Bound => _solver.Response is null ? 0 : (int)Math.Ceiling(_solver.BestObjectiveBound - 1e-6);
 
     public void MinimiseFinish(Plan? hint)
     {

@@ -7,6 +7,7 @@ namespace Zymethos.Core.Planning;
 public static class FirstPlan
 {
     private const int RandomOrders = 24;
+    private const int GiveUpAfter = 6;
 
     /// <summary>The best plan found that obeys every rule; null when none of the orders gives one.</summary>
     public static Plan? Find(TaskNetwork network, int seed) => Search(network, seed, keepEnds: true);
@@ -19,9 +20,16 @@ public static class FirstPlan
         var scheduler = new ListScheduler(network);
         Plan? best = null;
         var bestFinish = int.MaxValue;
+        var failures = 0;
         foreach (var order in Orders(network, seed))
         {
-            if (scheduler.Build(order, keepEnds) is not { } plan) continue;
+            if (scheduler.Build(order, keepEnds) is not { } plan)
+            {
+                // Where several orders in a row lead nowhere, more of them seldom help; proving why is the solver's work.
+                if (best is null && ++failures >= GiveUpAfter) return null;
+                continue;
+            }
+
             var finish = plan.Finish(network);
             if (finish >= bestFinish) continue;
             best = plan;

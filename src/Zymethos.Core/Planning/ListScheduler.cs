@@ -11,7 +11,7 @@ namespace Zymethos.Core.Planning;
 /// </summary>
 public sealed class ListScheduler
 {
-    private const int MostRepairs = 4000;
+    private const int MostRepairs = 600;
 
     private readonly TaskNetwork _network;
     private readonly OvenThermal _thermal;

@@ -1,4 +1,7 @@
+using Zymethos.Core.Kitchens;
+using Zymethos.Core.Measures;
 using Zymethos.Core.Planning;
+using Zymethos.Core.Recipes;
 
 namespace Zymethos.Core.Tests.Planning;
 
@@ -63,5 +66,22 @@ public sealed class ClashFinderTests
         var report = ClashFinder.Report(wished, true, Limit, 1);
         Assert.Equal(2, report.Clash.Length);
         Assert.StartsWith(network.Bakes[0].Name, report.Clash[0], StringComparison.Ordinal);
+    }
+
+    [Fact]
+    public void A_window_shorter_than_the_oven_needs_is_named_as_such()
+    {
+        var tray = new Pan("tray", Length.FromMillimetres(490), Length.FromMillimetres(330));
+        var recipe = RandomDays.Make(
+            "twice",
+            [RandomDays.Bake("hot", 20, 240, tray, 1), RandomDays.Bake("cool", 20, 100, tray, 1)],
+            [RandomDays.Tie("hot", "cool", 0, 5)]);
+        var other = RandomDays.Make("other", [RandomDays.Hands("stir", StepKind.Work, 5)], []);
+        var wish = new DayWish(RandomDays.Start, RandomDays.Start.PlusHours(9), [new BakeWish(recipe, 1, null, null), new BakeWish(other, 1, null, null)]);
+        var network = TaskCompiler.Compile(Kitchen.Ordinary("Slow"), wish).Network!;
+        Assert.Equal(PlanStatus.Impossible, DayPlanner.Plan(network, new SolveSettings(Limit)).Status);
+        var report = ClashFinder.Report(network, true, Limit, 1);
+        Assert.Matches("“cool” within 5 min of “hot” .*this oven needs \\d+ min", Assert.Single(report.Clash));
+        Assert.Equal(WayOutKind.LeaveOut, Assert.Single(report.WaysOut).Kind);
     }
 }

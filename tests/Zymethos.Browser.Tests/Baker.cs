@@ -1,0 +1,93 @@
+using System.Text.Json;
+using OpenQA.Selenium;
+using OpenQA.Selenium.Chrome;
+
+namespace Zymethos.Browser.Tests;
+
+/// <summary>Somebody at a browser: goes to places, waits for what must come, looks for what is wrong.</summary>
+public sealed class Baker(Site site, int width = 1280, int height = 800) : IDisposable
+{
+    private static readonly string Axe = File.ReadAllText(Path.Combine(AppContext.BaseDirectory, "Vendor", "axe.min.js"));
+
+    public ChromeDriver Window { get; } = Site.Open(width, height);
+
+    public void Go(string path) => Window.Navigate().GoToUrl(site.Address + path);
+
+    public void SignIn()
+    {
+        Go("/account/sign-in");
+        Find("#demo-door").Click();
+        Until(() => Window.Url.Contains("/oven-day", StringComparison.Ordinal), "the demo kitchen opens");
+    }
+
+    public IWebElement Find(string css)
+    {
+        Until(() => Window.FindElements(By.CssSelector(css)).Count > 0, $"{css} is there");
+        return Window.FindElement(By.CssSelector(css));
+    }
+
+    public IReadOnlyList<IWebElement> All(string css) => Window.FindElements(By.CssSelector(css));
+
+    public string Text(string css) => Find(css).Text;
+
+    public void Until(Func<bool> holds, string what, int seconds = 20)
+    {
+        var end = DateTime.UtcNow.AddSeconds(seconds);
+        while (DateTime.UtcNow < end)
+        {
+            try
+            {
+                if (holds()) return;
+            }
+            catch (WebDriverException)
+            {
+                // The page is being exchanged; look again.
+            }
+
+            Thread.Sleep(60);
+        }
+
+        Assert.Fail($"Waited {seconds} s in vain: {what}. At {Window.Url}");
+    }
+
+    public void Type(string css, string text)
+    {
+        var field = Find(css);
+        field.Clear();
+        field.SendKeys(text);
+    }
+
+    /// <summary>Sets a date or time field, whose parts the browser's locale would otherwise decide.</summary>
+    public void Set(string css, string value) =>
+        Window.ExecuteScript("arguments[0].value = arguments[1]; arguments[0].dispatchEvent(new Event('change', { bubbles: true }));", Find(css), value);
+
+    /// <summary>What axe-core finds against WCAG 2.2 A and AA and its best practices, as "rule: where".</summary>
+    public IReadOnlyList<string> Violations()
+    {
+        Window.ExecuteScript(Axe);
+        var json = (string)Window.ExecuteAsyncScript(
+            "const done = arguments[arguments.length - 1]; axe.run(document, { resultTypes: ['violations'] }).then(r => done(JSON.stringify(r.violations.map(v => ({ id: v.id, at: v.nodes.map(n => n.target.join(' ') + ' ' + (n.any[0]?.message ?? '')) })))));")!;
+        return [.. JsonDocument.Parse(json).RootElement.EnumerateArray().Select(v => $"{v.GetProperty("id").GetString()}: {string.Join(" | ", v.GetProperty("at").EnumerateArray().Take(4).Select(a => a.GetString()))}")];
+    }
+
+    /// <summary>Errors and warnings of the console since the last look.</summary>
+    public IReadOnlyList<string> ConsoleErrors() =>
+        [.. Window.Manage().Logs.GetLog(LogType.Browser).Where(l => l.Level >= LogLevel.Warning).Select(l => l.Message)];
+
+    /// <summary>Addresses asked of other hosts since the last look.</summary>
+    public IReadOnlyList<string> ForeignRequests() =>
+        [.. Window.Manage().Logs.GetLog(LogType.Performance)
+            .Select(l => JsonDocument.Parse(l.Message).RootElement.GetProperty("message"))
+            .Where(m => m.GetProperty("method").GetString() == "Network.requestWillBeSent")
+            .Select(m => m.GetProperty("params").GetProperty("request").GetProperty("url").GetString()!)
+            .Where(u => u.StartsWith("http", StringComparison.Ordinal) && !u.StartsWith(site.Address, StringComparison.Ordinal))];
+
+    /// <summary>Pixels by which the page is wider than the window.</summary>
+    public long SidewaysOverflow() => (long)Window.ExecuteScript("return Math.max(0, document.documentElement.scrollWidth - window.innerWidth);")!;
+
+    public void Dispose()
+    {
+        Window.Quit();
+        Window.Dispose();
+    }
+}

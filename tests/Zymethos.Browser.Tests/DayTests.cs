@@ -1,0 +1,92 @@
+using OpenQA.Selenium;
+
+namespace Zymethos.Browser.Tests;
+
+/// <summary>The thread from end to end, as a baker would walk it.</summary>
+[Collection(nameof(Site))]
+public sealed class DayTests(Site site)
+{
+    [Fact]
+    public void Sign_in_plan_a_day_read_it_change_the_kitchen_and_see_the_plan_change()
+    {
+        using var baker = new Baker(site);
+        baker.SignIn();
+
+        // Plan: another date, two recipes.
+        baker.Find(".change summary").Click();
+        baker.Set("#setup-date", "2032-03-06");
+        baker.Set("#setup-from", "09:00");
+        foreach (var field in baker.All(".setup-bakes .short"))
+        {
+            field.Clear();
+            field.SendKeys(field.GetAttribute("aria-label") is "Batches of Lantern plait" or "Batches of Orchard almond slices" ? "1" : "0");
+        }
+
+        baker.Find("#plan-button").Click();
+        baker.Until(() => baker.Window.Url.Contains("2032-03-06", StringComparison.Ordinal), "the address follows the new day");
+        baker.Until(() => baker.All(".legend li").Count == 2, "the new day is drawn");
+        Assert.Equal("Saturday 6 March", baker.Text("h1"));
+        var done = baker.Text(".figure-main dd");
+
+        // Read: a load in the drawing shows its reasons, and the list marks the same step.
+        var load = baker.All(".loads a")[0];
+        var task = load.GetAttribute("data-task");
+        baker.Window.ExecuteScript("arguments[0].dispatchEvent(new MouseEvent('click', { bubbles: true, cancelable: true }))", load);
+        baker.Until(() => baker.All("#why [data-step]").Count == 1, "the reasons come");
+        Assert.Equal(task, baker.Find("#why [data-step]").GetAttribute("data-step"));
+        Assert.Contains("Why not earlier", baker.Text("#why"), StringComparison.Ordinal);
+        Assert.NotEmpty(baker.All($"tr.is-chosen[data-task='{task}']"));
+        Assert.Contains("Take dough, towel and water out of the oven", baker.Text(".sheet"), StringComparison.Ordinal);
+
+        // Change the kitchen: a slower oven.
+        baker.Go("/kitchen");
+        baker.Type("#k-HeatUpMinutes", "26");
+        baker.Type("#k-FallAjarMinutes", "30");
+        baker.Find("#save-kitchen").Click();
+        baker.Until(() => baker.All(".note").Count == 1, "the kitchen is saved");
+        Assert.Contains("Saturday 6 March is planned again: done at", baker.Text(".note"), StringComparison.Ordinal);
+        baker.Go("/oven-day?date=2032-03-06");
+        var later = baker.Text(".figure-main dd");
+        Assert.True(string.CompareOrdinal(later, done) > 0, $"{done} {later}");
+
+        Assert.Empty(baker.ConsoleErrors());
+        Assert.Empty(baker.ForeignRequests());
+    }
+
+    [Fact]
+    public void A_rejected_day_opens_its_form_at_the_wrong_field_and_keeps_what_was_typed()
+    {
+        using var baker = new Baker(site);
+        baker.SignIn();
+        baker.Find(".change summary").Click();
+        baker.Set("#setup-until", "07:15");
+        baker.Find("#plan-button").Click();
+        baker.Until(() => baker.All("#wrong-until:not(:empty)").Count == 1, "the message stands at the field");
+        Assert.Equal("07:15", baker.Find("#setup-until").GetAttribute("value"));
+        Assert.Equal("setup-until", baker.Window.SwitchTo().ActiveElement().GetAttribute("id"));
+    }
+
+    [Fact]
+    public void By_keyboard_alone_the_drawing_tells_its_reasons()
+    {
+        using var baker = new Baker(site);
+        baker.SignIn();
+        var load = baker.Find(".loads a");
+        baker.Window.ExecuteScript("arguments[0].focus()", load);
+        baker.Window.SwitchTo().ActiveElement().SendKeys(Keys.Enter);
+        baker.Until(() => baker.All("#why [data-step]").Count == 1, "the reasons come");
+        Assert.Contains("Why not later", baker.Text("#why"), StringComparison.Ordinal);
+    }
+
+    [Fact]
+    public void The_first_tab_stop_skips_to_the_page()
+    {
+        using var baker = new Baker(site);
+        baker.SignIn();
+        baker.Find("body").SendKeys(Keys.Tab);
+        var skip = baker.Window.SwitchTo().ActiveElement();
+        Assert.Equal("Skip to the page", skip.Text);
+        skip.SendKeys(Keys.Enter);
+        Assert.Equal("main", baker.Window.SwitchTo().ActiveElement().GetAttribute("id"));
+    }
+}

@@ -1,0 +1,64 @@
+using Microsoft.AspNetCore.Hosting;
+using Microsoft.AspNetCore.Mvc.Testing;
+using Npgsql;
+using OpenQA.Selenium;
+using OpenQA.Selenium.Chrome;
+
+namespace Zymethos.Browser.Tests;
+
+/// <summary>The application on a real port with demo data, and a headless Chromium to look at it. One for all tests of the assembly.</summary>
+public sealed class Site : WebApplicationFactory<Program>, IAsyncLifetime
+{
+    private readonly string _database = $"b_{Guid.NewGuid():N}";
+
+    /// <summary>Address of the server, without a slash at the end.</summary>
+    public string Address { get; private set; } = "";
+
+    private static string Admin => Environment.GetEnvironmentVariable("ZYMETHOS_TEST_DB")
+        ?? throw new InvalidOperationException("ZYMETHOS_TEST_DB is not set; ./test sets it.");
+
+    public async Task InitializeAsync()
+    {
+        await using var admin = new NpgsqlConnection(Admin);
+        await admin.OpenAsync();
+        await using var create = new NpgsqlCommand($"CREATE DATABASE {_database}", admin);
+        await create.ExecuteNonQueryAsync();
+        UseKestrel(0);
+        StartServer();
+        Address = ClientOptions.BaseAddress.ToString().TrimEnd('/').Replace("localhost", "127.0.0.1", StringComparison.Ordinal);
+    }
+
+    async Task IAsyncLifetime.DisposeAsync()
+    {
+        await DisposeAsync();
+        NpgsqlConnection.ClearAllPools();
+        await using var admin = new NpgsqlConnection(Admin);
+        await admin.OpenAsync();
+        await using var drop = new NpgsqlCommand($"DROP DATABASE IF EXISTS {_database} WITH (FORCE)", admin);
+        await drop.ExecuteNonQueryAsync();
+    }
+
+    protected override void ConfigureWebHost(IWebHostBuilder builder)
+    {
+        builder.UseSetting("ZYMETHOS_DB", new NpgsqlConnectionStringBuilder(Admin) { Database = _database }.ConnectionString);
+        builder.UseSetting("ZYMETHOS_PLAN_SECONDS", "2");
+        builder.UseEnvironment("Production");
+    }
+
+    /// <summary>A browser window of a given size with logs of console and network switched on.</summary>
+    public static ChromeDriver Open(int width = 1280, int height = 800)
+    {
+        var options = new ChromeOptions { BinaryLocation = "/usr/bin/chromium" };
+        options.AddArguments(
+            "--headless=new", "--no-sandbox", "--disable-gpu", "--disable-dev-shm-usage", "--disable-quic", "--no-first-run", "--disable-background-networking",
+            "--disable-component-update", "--disable-sync", $"--window-size={width},{height}", $"--user-data-dir={Path.Combine(Path.GetTempPath(), $"zymethos-{Guid.NewGuid():N}")}");
+        options.SetLoggingPreference(LogType.Browser, LogLevel.All);
+        options.SetLoggingPreference(LogType.Performance, LogLevel.All);
+        var driver = new ChromeDriver(ChromeDriverService.CreateDefaultService("/usr/bin/chromedriver"), options, TimeSpan.FromSeconds(60));
+        driver.Manage().Timeouts().ImplicitWait = TimeSpan.Zero;
+        return driver;
+    }
+}
+
+[CollectionDefinition(nameof(Site))]
+public sealed class SiteCollection : ICollectionFixture<Site>;

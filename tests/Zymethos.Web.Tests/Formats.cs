@@ -1,0 +1,28 @@
+using System.Text.Json.Nodes;
+using System.Text.Json.Schema;
+using Zymethos.Core.Interchange;
+
+namespace Zymethos.Web.Tests;
+
+/// <summary>JSON Schemas of the open formats, made from the types that read and write them.</summary>
+public static class Formats
+{
+    public static IEnumerable<(string File, JsonObject Schema)> Schemas()
+    {
+        yield return ("oven-day.schema.json", Of<OvenDayDocument>("Zymethos oven day, version 1"));
+        yield return ("oven-plan.schema.json", Of<PlanDocument>("Zymethos oven plan, version 1"));
+    }
+
+    private static JsonObject Of<T>(string title)
+    {
+        var schema = OpenJson.Options.GetJsonSchemaAsNode(typeof(T), new JsonSchemaExporterOptions { TreatNullObliviousAsNonNullable = true }).AsObject();
+        var result = new JsonObject { ["$schema"] = "https://json-schema.org/draft/2020-12/schema", ["title"] = title };
+        foreach (var (key, value) in schema.ToList())
+        {
+            schema.Remove(key);
+            result[key] = value;
+        }
+
+        return result;
+    }
+}

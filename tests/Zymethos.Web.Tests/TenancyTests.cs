@@ -1,0 +1,131 @@
+using Microsoft.EntityFrameworkCore;
+using Microsoft.EntityFrameworkCore.Metadata;
+using NodaTime;
+using Zymethos.Core.Interchange;
+using Zymethos.Store;
+using Zymethos.Store.Books;
+using Zymethos.Store.Days;
+using Zymethos.Store.Demo;
+using Zymethos.Store.Kitchens;
+using Zymethos.Store.Tenancy;
+
+namespace Zymethos.Web.Tests;
+
+/// <summary>Every entity of the model, found by reflection: a kitchen neither reads nor writes what is another's.</summary>
+public sealed class TenancyTests(TestKitchen kitchen) : IClassFixture<TestKitchen>
+{
+    // What belongs to no kitchen: accounts, and the keys that all instances share.
+    private static readonly HashSet<string> Shared = ["Baker", "IdentityUserClaim`1", "IdentityUserLogin`1", "IdentityUserToken`1", "IdentityUserPasskey`1", "DataProtectionKey"];
+
+    private static OvenDayDocument Day => new(DemoKitchen.Kitchen(), new DayDocument("2026-12-05", "08:00", "18:00"), [new BakeDocument(DemoKitchen.Recipes()[0])]);
+
+    private static object NewRow(Type type) => type == typeof(RecipeRow)
+        ? new RecipeRow { Id = Guid.NewGuid(), Key = $"k-{Guid.NewGuid():N}", Name = "Mine", Document = DemoKitchen.Recipes()[0] }
+        : type == typeof(OvenDayRow)
+            ? new OvenDayRow { Id = Guid.NewGuid(), Date = new LocalDate(2030, 1, 1).PlusDays(Random.Shared.Next(3000)), Document = Day, Plan = new SavedPlan(1, 0, [], "") }
+            : throw new InvalidOperationException($"{type.Name} is new: say here how to make one, so that its tenancy is tested.");
+
+    private async Task<Guid> NewKitchenAsync()
+    {
+        kitchen.Visitor();
+        var id = Guid.NewGuid();
+        await using var context = kitchen.Context(id);
+        context.Kitchens.Add(new KitchenRow { Id = id, Name = "K", Document = DemoKitchen.Kitchen() });
+        await context.SaveChangesAsync();
+        return id;
+    }
+
+    private static IEnumerable<Type> Owned(ZymethosContext context) =>
+        context.Model.GetEntityTypes().Select(t => t.ClrType).Where(t => typeof(IKitchenOwned).IsAssignableFrom(t));
+
+    private static IQueryable<IKitchenOwned> Rows(ZymethosContext context, Type type) =>
+        (IQueryable<IKitchenOwned>)typeof(DbContext).GetMethod(nameof(DbContext.Set), 1, [])!.MakeGenericMethod(type).Invoke(context, null)!;
+
+    [Fact]
+    public async Task Every_entity_belongs_to_a_kitchen_or_is_known_to_be_shared()
+    {
+        await using var context = kitchen.Context(null);
+        var strays = context.Model.GetEntityTypes()
+            .Where(t => !typeof(IKitchenOwned).IsAssignableFrom(t.ClrType) && t.ClrType != typeof(KitchenRow) && !Shared.Contains(t.ClrType.Name))
+            .Select(t => t.ClrType.Name);
+        Assert.Empty(strays);
+        Assert.All(Owned(context), t => Assert.NotEmpty(context.Model.FindEntityType(t)!.GetDeclaredQueryFilters()));
+    }
+
+    [Fact]
+    public async Task No_kitchen_reads_anothers_rows()
+    {
+        var (mine, other) = (await NewKitchenAsync(), await NewKitchenAsync());
+        await using var own = kitchen.Context(mine);
+        foreach (var type in Owned(own)) own.Add(NewRow(type));
+        await own.SaveChangesAsync();
+        await using var foreign = kitchen.Context(other);
+        await using var nobody = kitchen.Context(null);
+        foreach (var type in Owned(own))
+        {
+            Assert.Equal(1, await Rows(own, type).CountAsync());
+            Assert.Equal(0, await Rows(foreign, type).CountAsync());
+            Assert.Equal(0, await Rows(nobody, type).CountAsync());
+        }
+
+        Assert.Equal(mine, (await own.Kitchens.SingleAsync()).Id);
+        Assert.Equal(other, (await foreign.Kitchens.SingleAsync()).Id);
+        Assert.Empty(await nobody.Kitchens.ToListAsync());
+    }
+
+    [Fact]
+    public async Task No_kitchen_writes_anothers_rows()
+    {
+        var (mine, other) = (await NewKitchenAsync(), await NewKitchenAsync());
+        await using var probe = kitchen.Context(mine);
+        foreach (var type in Owned(probe).ToList())
+        {
+            var row = (IKitchenOwned)NewRow(type);
+            await using (var own = kitchen.Context(mine))
+            {
+                own.Add(row);
+                await own.SaveChangesAsync();
+            }
+
+            foreach (var state in new[] { EntityState.Modified, EntityState.Deleted })
+            {
+                await using var foreign = kitchen.Context(other);
+                foreign.Attach(row).State = state;
+                await Assert.ThrowsAsync<ForeignKitchenException>(() => foreign.SaveChangesAsync());
+            }
+
+            // Neither by naming the other kitchen in a new row, nor by handing a row over, nor without any kitchen at all.
+            await using var smuggler = kitchen.Context(other);
+            var forged = (IKitchenOwned)NewRow(type);
+            forged.KitchenId = mine;
+            smuggler.Add(forged);
+            await Assert.ThrowsAsync<ForeignKitchenException>(() => smuggler.SaveChangesAsync());
+            await using var giver = kitchen.Context(mine);
+            giver.Attach(row);
+            row.KitchenId = other;
+            await Assert.ThrowsAsync<ForeignKitchenException>(() => giver.SaveChangesAsync());
+            await using var nobody = kitchen.Context(null);
+            nobody.Add(NewRow(type));
+            await Assert.ThrowsAsync<ForeignKitchenException>(() => nobody.SaveChangesAsync());
+        }
+    }
+
+    [Fact]
+    public async Task No_kitchen_changes_another_kitchen()
+    {
+        var (mine, other) = (await NewKitchenAsync(), await NewKitchenAsync());
+        await using var foreign = kitchen.Context(other);
+        foreign.Attach(new KitchenRow { Id = mine, Name = "taken", Document = DemoKitchen.Kitchen() }).State = EntityState.Modified;
+        await Assert.ThrowsAsync<ForeignKitchenException>(() => foreign.SaveChangesAsync());
+    }
+
+    [Fact]
+    public async Task Two_accounts_see_each_only_their_own_day()
+    {
+        var one = await kitchen.NewBakerAsync("see-one@home.invalid");
+        await TestKitchen.PostAsync(one, "/oven-day", "#setup", new() { ["Setup.Rows[0].Batches"] = "1" });
+        Assert.Contains("Run sheet", await one.GetStringAsync("/oven-day"), StringComparison.Ordinal);
+        var two = await kitchen.NewBakerAsync("see-two@home.invalid");
+        Assert.DoesNotContain("Run sheet", await two.GetStringAsync("/oven-day"), StringComparison.Ordinal);
+    }
+}

@@ -1,0 +1,120 @@
+using System.Net;
+using System.Net.Http.Headers;
+using AngleSharp;
+using AngleSharp.Dom;
+using AngleSharp.Html.Dom;
+using Microsoft.AspNetCore.Hosting;
+using Microsoft.AspNetCore.Mvc.Testing;
+using Microsoft.EntityFrameworkCore;
+using Npgsql;
+using Zymethos.Store;
+using Zymethos.Store.Tenancy;
+
+namespace Zymethos.Web.Tests;
+
+/// <summary>The real server in process on a database of its own in a real PostgreSQL.</summary>
+public class TestKitchen : WebApplicationFactory<Program>, IAsyncLifetime
+{
+    private readonly string _database = $"t_{Guid.NewGuid():N}";
+
+    /// <summary>Whether to start with demo data.</summary>
+    protected virtual bool WithDemo => true;
+
+    /// <summary>Calls a minute that the API allows.</summary>
+    protected virtual int ApiPerMinute => 1000;
+
+    /// <summary>Connection to this server's database.</summary>
+    public string Connection { get; private set; } = "";
+
+    public static string Admin => Environment.GetEnvironmentVariable("ZYMETHOS_TEST_DB")
+        ?? throw new InvalidOperationException("ZYMETHOS_TEST_DB is not set; ./test sets it.");
+
+    public async Task InitializeAsync()
+    {
+        await using var admin = new NpgsqlConnection(Admin);
+        await admin.OpenAsync();
+        await using var create = new NpgsqlCommand($"CREATE DATABASE {_database}", admin);
+        await create.ExecuteNonQueryAsync();
+        Connection = new NpgsqlConnectionStringBuilder(Admin) { Database = _database, MaxPoolSize = 20 }.ConnectionString;
+    }
+
+    async Task IAsyncLifetime.DisposeAsync()
+    {
+        await DisposeAsync();
+        NpgsqlConnection.ClearAllPools();
+        await using var admin = new NpgsqlConnection(Admin);
+        await admin.OpenAsync();
+        await using var drop = new NpgsqlCommand($"DROP DATABASE IF EXISTS {_database} WITH (FORCE)", admin);
+        await drop.ExecuteNonQueryAsync();
+    }
+
+    protected override void ConfigureWebHost(IWebHostBuilder builder)
+    {
+        builder.UseSetting("ZYMETHOS_DB", Connection);
+        builder.UseSetting("ZYMETHOS_EMPTY", WithDemo ? "0" : "1");
+        builder.UseSetting("ZYMETHOS_PLAN_SECONDS", "1.5");
+        builder.UseSetting("ZYMETHOS_API_PER_MINUTE", ApiPerMinute.ToString());
+        builder.UseEnvironment("Production");
+    }
+
+    /// <summary>A context that sees one kitchen, or none.</summary>
+    public ZymethosContext Context(Guid? kitchen) => new(StoreSetup.Options(Connection), new FixedKitchen(kitchen));
+
+    /// <summary>A browser-like client that keeps cookies and does not follow redirects unless asked.</summary>
+    public HttpClient Visitor(bool follow = true) => CreateClient(new WebApplicationFactoryClientOptions { AllowAutoRedirect = follow, HandleCookies = true });
+
+    /// <summary>A client inside the demo kitchen.</summary>
+    public async Task<HttpClient> DemoBakerAsync()
+    {
+        var client = Visitor();
+        var door = await PostAsync(client, "/account/sign-in", "form.demo-door", []);
+        Assert.Equal(HttpStatusCode.OK, door.StatusCode);
+        return client;
+    }
+
+    /// <summary>A client with a new account.</summary>
+    public async Task<HttpClient> NewBakerAsync(string email)
+    {
+        var client = Visitor();
+        var made = await PostAsync(client, "/account/register", "form.card-paper", new() { ["KitchenName"] = "Own", ["Email"] = email, ["Password"] = "a long enough one" });
+        Assert.Equal(HttpStatusCode.OK, made.StatusCode);
+        return client;
+    }
+
+    public static async Task<IHtmlDocument> ParseAsync(HttpResponseMessage response)
+    {
+        var context = BrowsingContext.New(AngleSharp.Configuration.Default);
+        var html = await response.Content.ReadAsStringAsync();
+        return (IHtmlDocument)await context.OpenAsync(r => r.Content(html));
+    }
+
+    /// <summary>Opens a page, fills the form found by a selector and sends it, the way a browser does.</summary>
+    public static async Task<HttpResponseMessage> PostAsync(HttpClient client, string page, string form, Dictionary<string, string> typed, string? button = null, bool htmx = false)
+    {
+        var document = await ParseAsync(await client.GetAsync(page));
+        var element = document.QuerySelector(form) as IHtmlFormElement ?? throw new InvalidOperationException($"No {form} on {page}.");
+        var fields = new List<KeyValuePair<string, string>>();
+        foreach (var input in element.QuerySelectorAll("input[name], select[name]"))
+        {
+            var name = input.GetAttribute("name")!;
+            if (typed.ContainsKey(name)) continue;
+            fields.Add(new(name, input is IHtmlSelectElement select ? select.Value ?? "" : input.GetAttribute("value") ?? ""));
+        }
+
+        fields.AddRange(typed);
+        if (button is not null) fields.Add(new("apply", button));
+        using var request = new HttpRequestMessage(HttpMethod.Post, element.GetAttribute("action") ?? page) { Content = new FormUrlEncodedContent(fields) };
+        if (htmx) request.Headers.Add("HX-Request", "true");
+        return await client.SendAsync(request);
+    }
+
+    public static HttpContent Json(string text) => new StringContent(text) { Headers = { ContentType = new MediaTypeHeaderValue("application/json") } };
+}
+
+/// <summary>The same without demo data.</summary>
+public sealed class EmptyKitchen : TestKitchen
+{
+    protected override bool WithDemo => false;
+
+    protected override int ApiPerMinute => 3;
+}
