@@ -1,0 +1,94 @@
+using System.Diagnostics;
+using Zymethos.Core.Planning;
+using Zymethos.Core.Tests.Planning;
+
+namespace Zymethos.Bench;
+
+/// <summary>Plans random days of several sizes and prints what each took and brought, beside the hand methods in the same run.</summary>
+internal static class PlanningTable
+{
+    private sealed record Day(
+        int Tasks, double FirstMilliseconds, double WithinFivePercentSeconds, double GapPercent, bool Proven, Ratio List, Ratio Heat, double TookSeconds);
+
+    /// <summary>The plan's figure divided by the hand method's.</summary>
+    private sealed record Ratio(double Kitchen, double Oven, double Changes);
+
+    public static void Print(int days, int seconds, int[] sizes)
+    {
+        var results = sizes.ToDictionary(n => n, n => new List<Day>());
+        // One plan not counted: the solver's library is loaded and the code compiled.
+        Plan(RandomDays.Day(999, 4), TimeSpan.FromSeconds(2));
+        foreach (var size in sizes)
+        {
+            for (var seed = 1; seed <= days; seed++)
+            {
+                results[size].Add(Plan(RandomDays.Day(seed, size), TimeSpan.FromSeconds(seconds)));
+                Console.Error.Write($"\r{size} recipes, day {seed} of {days}   ");
+            }
+        }
+
+        Console.Error.WriteLine();
+        Console.WriteLine($"{days} random days of each size, {seconds} s of search each, {Environment.ProcessorCount} cores.");
+        Console.WriteLine();
+        Console.WriteLine("| recipes | steps (median) | first valid plan, ms (median / worst) | within 5 % of the final finish, s (median / worst) | gap to the proven bound, % (median / worst) | proven best |");
+        Console.WriteLine("|---|---|---|---|---|---|");
+        foreach (var (size, d) in results)
+        {
+            Console.WriteLine(
+                $"| {size} | {Median(d, x => x.Tasks):0} | {Median(d, x => x.FirstMilliseconds):0} / {d.Max(x => x.FirstMilliseconds):0} | " +
+                $"{Median(d, x => x.WithinFivePercentSeconds):0.0} / {d.Max(x => x.WithinFivePercentSeconds):0.0} | {Median(d, x => x.GapPercent):0.0} / {d.Max(x => x.GapPercent):0.0} | {d.Count(x => x.Proven)} of {d.Count} |");
+        }
+
+        Console.WriteLine();
+        Console.WriteLine("The plan's figures as a share of the hand method's in the same run (median / worst):");
+        Console.WriteLine();
+        Console.WriteLine("| recipes | kitchen minutes, list order | kitchen minutes, by heat | oven minutes, list order | oven minutes, by heat | heat changes, list order | heat changes, by heat |");
+        Console.WriteLine("|---|---|---|---|---|---|---|");
+        foreach (var (size, d) in results)
+        {
+            Console.WriteLine(
+                $"| {size} | {Pair(d, x => x.List.Kitchen)} | {Pair(d, x => x.Heat.Kitchen)} | {Pair(d, x => x.List.Oven)} | {Pair(d, x => x.Heat.Oven)} | {Pair(d, x => x.List.Changes)} | {Pair(d, x => x.Heat.Changes)} |");
+        }
+
+        Console.WriteLine();
+        Console.WriteLine($"Largest memory of the process: {Process.GetCurrentProcess().PeakWorkingSet64 / 1_000_000} MB.");
+    }
+
+    private static Day Plan(TaskNetwork network, TimeSpan limit)
+    {
+        var clock = Stopwatch.StartNew();
+        var first = FirstPlan.Find(network, 1);
+        var firstTook = clock.Elapsed;
+        if (first is null || PlanChecker.Check(network, first).Count > 0) throw new InvalidOperationException("The first plan breaks a rule.");
+        var outcome = DayPlanner.Plan(network, new SolveSettings(limit));
+        if (outcome.Plan is not { } plan || PlanChecker.Check(network, plan).Count > 0) throw new InvalidOperationException("The plan breaks a rule.");
+        var figures = Figures.Of(network, plan);
+        var near = outcome.Trail.First(p => p.Finish <= figures.FinishMinute * 1.05).After;
+        return new Day(
+            network.Tasks.Length,
+            firstTook.TotalMilliseconds,
+            near.TotalSeconds,
+            100.0 * (figures.FinishMinute - outcome.BoundFinish) / figures.FinishMinute,
+            outcome.Status == PlanStatus.Proven,
+            Against(network, figures, HandMethods.ListOrder(network)),
+            Against(network, figures, HandMethods.ByTemperature(network)),
+            outcome.Took.TotalSeconds);
+    }
+
+    private static Ratio Against(TaskNetwork network, Figures own, int[] order)
+    {
+        var hand = Figures.Of(network, HandMethods.Build(network, order)!);
+        return new Ratio(
+            (double)own.KitchenMinutes / hand.KitchenMinutes,
+            (double)own.OvenOnMinutes / hand.OvenOnMinutes,
+            (double)own.TemperatureChanges / Math.Max(1, hand.TemperatureChanges));
+    }
+
+    private static string Pair(List<Day> days, Func<Day, double> value) => $"{Median(days, value):0.00} / {days.Max(value):0.00}";
+
+    private static double Median(List<Day> days, Func<Day, double> value)
+    {
+        var sorted = days.Select(value).Order().ToList();
+        return (sorted[(sorted.Count - 1) / 2] + sorted[sorted.Count / 2]) / 2;
+    }
+}
