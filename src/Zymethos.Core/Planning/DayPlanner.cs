@@ -7,7 +7,7 @@ namespace Zymethos.Core.Planning;
 /// <param name="Limit">Wall-clock time in all; above zero.</param>
 /// <param name="Seed">Seed of the search: the same input and seed give the same plan when the search ends before the limit.</param>
 /// <param name="Workers">Subsolvers in parallel, at least 1.</param>
-public sealed record SolveSettings(TimeSpan Limit, int Seed = 1, int Workers = 8);
+public sealed record SolveSettings(TimeSpan Limit, int Seed = 1, int Workers = 6);
 
 /// <summary>How a search ended.</summary>
 public enum PlanStatus

@@ -26,7 +26,9 @@ public sealed class ErrorModel : PageModel
     {
         Number = Activity.Current?.Id ?? HttpContext.TraceIdentifier;
         var failure = HttpContext.Features.Get<IExceptionHandlerFeature>()?.Error;
-        Words = failure is Npgsql.NpgsqlException or { InnerException: Npgsql.NpgsqlException }
+        var withoutDatabase = failure is Npgsql.NpgsqlException or { InnerException: Npgsql.NpgsqlException };
+        if (withoutDatabase) Response.StatusCode = StatusCodes.Status503ServiceUnavailable;
+        Words = withoutDatabase
             ? "The database does not answer at the moment. Wait a little and try again."
             : "The server failed at something it should have managed.";
     }
