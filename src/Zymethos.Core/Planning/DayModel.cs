@@ -97,11 +97,10 @@ internal sealed class DayModel
     {
         if (limit <= TimeSpan.FromMilliseconds(1) || cancel.IsCancellationRequested) return CpSolverStatus.Unknown;
         // Four kinds of full search and two that improve what was found: on two cores this brought both better plans and better bounds than the
-        // solver's own mix of eight. docs/performance.md has what was tried.
+        // solver's own mix of eight. docs/performance.md has what was tried, and which switches end the process with a failed check of the library.
         _solver.StringParameters = FormattableString.Invariant(
             $"max_time_in_seconds:{limit.TotalSeconds:0.###} random_seed:{settings.Seed} num_workers:{settings.Workers} ") +
-            "subsolvers:'default_lp' subsolvers:'fixed' subsolvers:'quick_restart_no_lp' subsolvers:'no_lp' " +
-            "use_dynamic_precedence_in_disjunctive:true use_strong_propagation_in_disjunctive:true";
+            "subsolvers:'default_lp' subsolvers:'fixed' subsolvers:'quick_restart_no_lp' subsolvers:'no_lp'";
         using var callback = new OnSolution(this, onFinish);
         using var stop = cancel.Register(_solver.StopSearch);
         return _solver.Solve(_model, callback);
