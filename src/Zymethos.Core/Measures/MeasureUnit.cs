@@ -58,6 +58,27 @@ public sealed record MeasureUnit
     /// <summary>A pinch, taken as a sixteenth of a teaspoon (common practice, no source).</summary>
     public static readonly MeasureUnit Pinch = new("pinch", "pinch", "pinches", UnitDimension.Volume, 4.92892159375 / 16);
 
+    /// <summary>Litre, 1000 mL.</summary>
+    public static readonly MeasureUnit Litre = new("l", "L", "L", UnitDimension.Volume, 1000);
+
+    /// <summary>US pint, two cups, 473.176473 mL.</summary>
+    public static readonly MeasureUnit Pint = new("pint", "pint", "pints", UnitDimension.Volume, 473.176473);
+
+    /// <summary>US quart, four cups, 946.352946 mL.</summary>
+    public static readonly MeasureUnit Quart = new("quart", "quart", "quarts", UnitDimension.Volume, 946.352946);
+
+    /// <summary>Stick of butter, half a US cup by volume and four ounces by weight; its weight is taken from the ingredient.</summary>
+    public static readonly MeasureUnit Stick = new("stick", "stick", "sticks", UnitDimension.Count, 1);
+
+    /// <summary>A dash, taken as an eighth of a teaspoon (common practice, no source).</summary>
+    public static readonly MeasureUnit Dash = new("dash", "dash", "dashes", UnitDimension.Volume, 4.92892159375 / 8);
+
+    /// <summary>A smidgen, taken as a thirty-second of a teaspoon (common practice, no source).</summary>
+    public static readonly MeasureUnit Smidgen = new("smidgen", "smidgen", "smidgens", UnitDimension.Volume, 4.92892159375 / 32);
+
+    /// <summary>A handful: no measure at all, kept as a word.</summary>
+    public static readonly MeasureUnit Handful = new("handful", "handful", "handfuls", UnitDimension.Count, 1);
+
     /// <summary>A piece: an egg, a lemon.</summary>
     public static readonly MeasureUnit Piece = new("piece", "", "", UnitDimension.Count, 1);
 
@@ -67,9 +88,24 @@ public sealed record MeasureUnit
     /// <summary>A can as it is sold.</summary>
     public static readonly MeasureUnit Can = new("can", "can", "cans", UnitDimension.Count, 1);
 
-    /// <summary>Every unit, in the order of this class.</summary>
+    /// <summary>A jar as it is sold.</summary>
+    public static readonly MeasureUnit Jar = new("jar", "jar", "jars", UnitDimension.Count, 1);
+
+    /// <summary>A slice.</summary>
+    public static readonly MeasureUnit Slice = new("slice", "slice", "slices", UnitDimension.Count, 1);
+
+    /// <summary>A sheet or leaf (gelatine, pastry).</summary>
+    public static readonly MeasureUnit Sheet = new("sheet", "sheet", "sheets", UnitDimension.Count, 1);
+
+    /// <summary>A drop.</summary>
+    public static readonly MeasureUnit Drop = new("drop", "drop", "drops", UnitDimension.Count, 1);
+
+    /// <summary>Every unit.</summary>
     public static IReadOnlyList<MeasureUnit> All { get; } =
-        [Gram, Kilogram, Ounce, Pound, Millilitre, Teaspoon, Tablespoon, FluidOunce, Cup, Pinch, Piece, Packet, Can];
+    [
+        Gram, Kilogram, Ounce, Pound, Millilitre, Litre, Teaspoon, Tablespoon, FluidOunce, Cup, Pint, Quart, Pinch, Dash, Smidgen, Stick, Piece, Packet, Can,
+        Jar, Slice, Sheet, Drop, Handful,
+    ];
 
     /// <summary>The name used in documents: lower case, never empty.</summary>
     public string Code { get; }

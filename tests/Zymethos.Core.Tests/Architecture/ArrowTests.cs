@@ -17,7 +17,7 @@ public sealed class ArrowTests
     /// <summary>Each folder of the core with all it may know beside itself.</summary>
     private static readonly Dictionary<string, string[]> Knows = new(StringComparer.Ordinal)
     {
-        ["Measures"] = [],
+        ["Measures"] = ["Safety"],
         ["Safety"] = [],
         ["Recipes"] = ["Measures", "Safety"],
         ["Kitchens"] = ["Measures", "Recipes"],

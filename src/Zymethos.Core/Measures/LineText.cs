@@ -1,0 +1,75 @@
+using System.Text.RegularExpressions;
+
+namespace Zymethos.Core.Measures;
+
+/// <summary>Brings the many ways of typing a line to one: fractions, dashes, decimal commas, glued units, split words.</summary>
+internal static partial class LineText
+{
+    private static readonly (char Sign, string Text)[] Fractions =
+    [
+        ('¼', "1/4"), ('½', "1/2"), ('¾', "3/4"), ('⅐', "1/7"), ('⅑', "1/9"), ('⅒', "1/10"), ('⅓', "1/3"), ('⅔', "2/3"), ('⅕', "1/5"), ('⅖', "2/5"),
+        ('⅗', "3/5"), ('⅘', "4/5"), ('⅙', "1/6"), ('⅚', "5/6"), ('⅛', "1/8"), ('⅜', "3/8"), ('⅝', "5/8"), ('⅞', "7/8"),
+    ];
+
+    /// <summary>The line in plain form. Letters keep their case; no word is lost.</summary>
+    public static string Plain(string line)
+    {
+        var text = line.Replace('\u00A0', ' ').Replace('\t', ' ').Replace('⁄', '/').Replace('’', '\'').Replace("×", " x ", StringComparison.Ordinal);
+        foreach (var (sign, fraction) in Fractions) text = text.Replace(sign.ToString(), $" {fraction} ", StringComparison.Ordinal);
+        text = Bullet().Replace(text, "");
+        text = LongDash().Replace(text, "-");
+        text = Thousands().Replace(text, "${a}${b}");
+        text = DecimalComma().Replace(text, "${a}.${b}");
+        text = FluidOunce().Replace(text, "floz");
+        text = SplitSpoon().Replace(text, "${which}spoon${rest}");
+        text = Approximately().Replace(text, " ");
+        text = HyphenedMixed().Replace(text, "${a} ${b}");
+        text = Glued().Replace(text, "${a} ${b}");
+        text = HyphenUnit().Replace(text, "${a} ${b}");
+        text = Range().Replace(text, " - ");
+        text = Marks().Replace(text, " ${a} ");
+        return Spaces().Replace(text, " ").Trim();
+    }
+
+    [GeneratedRegex(@"^\s*(?:[-*•·▢□☐–—]\s+|[•·▢□☐]\s*|\[\s?\]\s*)", RegexOptions.None, 500)]
+    private static partial Regex Bullet();
+
+    [GeneratedRegex(@"[‐‑‒–—−]", RegexOptions.None, 500)]
+    private static partial Regex LongDash();
+
+    // 1,000 g: a comma before exactly three digits parts thousands.
+    [GeneratedRegex(@"(?<![\d.,])(?<a>\d{1,3}),(?<b>\d{3})(?![\d])", RegexOptions.None, 500)]
+    private static partial Regex Thousands();
+
+    [GeneratedRegex(@"(?<a>\d),(?<b>\d{1,2})(?!\d)", RegexOptions.None, 500)]
+    private static partial Regex DecimalComma();
+
+    [GeneratedRegex(@"\bfl(?:uid|\.)?\s?-?(?:oz|ounce)s?\b\.?", RegexOptions.IgnoreCase, 500)]
+    private static partial Regex FluidOunce();
+
+    [GeneratedRegex(@"\b(?<which>table|tea)[\s-]spoon(?<rest>s|fuls?)?\b", RegexOptions.IgnoreCase, 500)]
+    private static partial Regex SplitSpoon();
+
+    [GeneratedRegex(@"(?:~|≈)", RegexOptions.None, 500)]
+    private static partial Regex Approximately();
+
+    // 1-1/2 cups is one and a half, not one to a half.
+    [GeneratedRegex(@"(?<![\d/])(?<a>\d+)-(?<b>\d+/\d+)", RegexOptions.None, 500)]
+    private static partial Regex HyphenedMixed();
+
+    [GeneratedRegex(@"(?<a>\d)(?<b>[A-Za-zµ%])", RegexOptions.None, 500)]
+    private static partial Regex Glued();
+
+    // 14-oz, 1-pound: the hyphen ties number and unit.
+    [GeneratedRegex(@"(?<a>\d)-(?<b>[A-Za-z])", RegexOptions.None, 500)]
+    private static partial Regex HyphenUnit();
+
+    [GeneratedRegex(@"(?<=\d)\s*-\s*(?=\d)", RegexOptions.None, 500)]
+    private static partial Regex Range();
+
+    [GeneratedRegex(@"(?<a>[(),;:+=\[\]])", RegexOptions.None, 500)]
+    private static partial Regex Marks();
+
+    [GeneratedRegex(@"\s+", RegexOptions.None, 500)]
+    private static partial Regex Spaces();
+}

@@ -1,0 +1,56 @@
+namespace Zymethos.Core.Measures;
+
+/// <summary>The words for units as people write them, slips of the keyboard included.</summary>
+public static class UnitWords
+{
+    private static readonly Dictionary<string, MeasureUnit> Words = Make();
+
+    /// <summary>The unit a word means. One letter alone is told by its case: T is a tablespoon, t a teaspoon. Null when it is no unit.</summary>
+    public static MeasureUnit? Find(string word)
+    {
+        switch (word)
+        {
+            case "T" or "T." or "Tb" or "Tb.": return MeasureUnit.Tablespoon;
+            case "t" or "t.": return MeasureUnit.Teaspoon;
+            case "C" or "C.": return MeasureUnit.Cup;
+        }
+
+        var key = word.TrimEnd('.').ToLowerInvariant();
+        return Words.GetValueOrDefault(key);
+    }
+
+    private static Dictionary<string, MeasureUnit> Make()
+    {
+        var words = new Dictionary<string, MeasureUnit>(StringComparer.Ordinal);
+        Add(MeasureUnit.Gram, "g gr gm gms gram grams gramme grammes");
+        Add(MeasureUnit.Kilogram, "kg kgs kilo kilos kilogram kilograms kilogramme kilogrammes");
+        Add(MeasureUnit.Ounce, "oz ozs ounce ounces onces ounzes");
+        Add(MeasureUnit.Pound, "lb lbs pound pounds lbs. pd");
+        Add(MeasureUnit.Millilitre, "ml mls millilitre millilitres milliliter milliliters cc");
+        Add(MeasureUnit.Litre, "l lt ltr litre litres liter liters");
+        Add(MeasureUnit.Teaspoon, "tsp tsps teaspoon teaspoons teasp tspn tspns teasppon teaspon teaspoonful teaspoonfuls tesp");
+        Add(MeasureUnit.Tablespoon, "tbsp tbsps tbs tblsp tblsps tablespoon tablespoons tbspn tbspns tablespon tablesppon tablespoonful tablespoonfuls tabelspoon tabelspoons");
+        Add(MeasureUnit.FluidOunce, "floz fl-oz fl.oz");
+        Add(MeasureUnit.Cup, "cup cups c cpu cusp cupful cupfuls");
+        Add(MeasureUnit.Pint, "pint pints pt pts");
+        Add(MeasureUnit.Quart, "quart quarts qt qts");
+        Add(MeasureUnit.Pinch, "pinch pinches");
+        Add(MeasureUnit.Dash, "dash dashes splash");
+        Add(MeasureUnit.Smidgen, "smidgen smidgens smidge");
+        Add(MeasureUnit.Stick, "stick sticks");
+        Add(MeasureUnit.Packet, "packet packets package packages pkg pkgs pkt pkts pack packs sachet sachets envelope envelopes box boxes bag bags carton cartons tub tubs bar bars cube cubes");
+        Add(MeasureUnit.Can, "can cans tin tins");
+        Add(MeasureUnit.Jar, "jar jars bottle bottles");
+        Add(MeasureUnit.Slice, "slice slices");
+        Add(MeasureUnit.Sheet, "sheet sheets leaf leaves");
+        Add(MeasureUnit.Drop, "drop drops");
+        Add(MeasureUnit.Handful, "handful handfuls knob knobs");
+        Add(MeasureUnit.Piece, "piece pieces pc pcs");
+        return words;
+
+        void Add(MeasureUnit unit, string list)
+        {
+            foreach (var word in list.Split(' ')) words[word] = unit;
+        }
+    }
+}
