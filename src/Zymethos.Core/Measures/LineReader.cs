@@ -150,6 +150,9 @@ public static class LineReader
             _forms.AddRange(before.Where(t => LineWords.Forms.Contains(t.ToLowerInvariant())).Select(t => t.ToLowerInvariant()));
             var parts = before.Where(t => IsZest(t) || IsJuice(t)).Select(t => IsZest(t) ? "zest" : "juice").Distinct().ToList();
             _partOfFruit = parts;
+            // Words that are not repeated in the name: "finely", "rind".
+            var said = string.Join(' ', before.Where(t => t.ToLowerInvariant() is not ("zest" or "juice" or "and" or "the" or "&") && !LineWords.Forms.Contains(t.ToLowerInvariant())));
+            if (said.Length > 0) _notes.Add(said);
         }
 
         private void TakeAmounts(List<string> tokens, QuantityReader quantity)
@@ -263,6 +266,7 @@ public static class LineReader
                 if (Match(words) is null && other.Ingredient is not null && words.Count <= 2 && Match([.. words, .. other.Name.Split(' ').Skip(1)]) is not null) words = [.. words, .. other.Name.Split(' ').Skip(1)];
             }
 
+            words = TakeSecond(words);
             while (words.Count > 1 && LineWords.Sizes.Contains(words[0].ToLowerInvariant()))
             {
                 _size = words[0].ToLowerInvariant();
@@ -286,9 +290,22 @@ public static class LineReader
             if (_partOfFruit.Count > 0) NameFruit();
         }
 
+        /// <summary>"cinnamon and ginger", "eggs + 1 yolk": the first is read, the second kept and asked about.</summary>
+        private List<string> TakeSecond(List<string> words)
+        {
+            var and = words.FindIndex(1, Math.Max(0, words.Count - 1), w => w is "and" or "&" or "+");
+            if (and < 1 || and >= words.Count - 1) return words;
+            if (words[and] is not "+" && (Match(words[..and]) is null || Match(words[(and + 1)..]) is null)) return words;
+            var second = string.Join(' ', words.Skip(and + 1));
+            _notes.Add($"{words[and]} {second}");
+            _doubts.Add($"Two ingredients stand in one line. Give “{second}” a line of its own.");
+            return words[..and];
+        }
+
         private void NameFruit()
         {
             var fruit = _ingredient?.Name ?? _name.ToLowerInvariant();
+            if (_name != fruit) _notes.Add(_name);
             _name = $"{fruit} {_partOfFruit[0]}";
             _ingredient = IngredientTable.Find(_name);
             foreach (var part in _partOfFruit.Skip(1))

@@ -24,6 +24,7 @@ internal static partial class LineText
         text = SplitSpoon().Replace(text, "${which}spoon${rest}");
         text = Approximately().Replace(text, " ");
         text = HyphenedMixed().Replace(text, "${a} ${b}");
+        text = SlashedMeasures().Replace(text, " / ");
         text = Glued().Replace(text, "${a} ${b}");
         text = HyphenUnit().Replace(text, "${a} ${b}");
         text = Range().Replace(text, " - ");
@@ -56,6 +57,10 @@ internal static partial class LineText
     // 1-1/2 cups is one and a half, not one to a half.
     [GeneratedRegex(@"(?<![\d/])(?<a>\d+)-(?<b>\d+/\d+)", RegexOptions.None, 500)]
     private static partial Regex HyphenedMixed();
+
+    // 1 cup/240 ml
+    [GeneratedRegex(@"(?<=[A-Za-z.])\s?/\s?(?=\d)", RegexOptions.None, 500)]
+    private static partial Regex SlashedMeasures();
 
     [GeneratedRegex(@"(?<a>\d)(?<b>[A-Za-zµ%])", RegexOptions.None, 500)]
     private static partial Regex Glued();

@@ -61,6 +61,12 @@ public sealed record MeasureUnit
     /// <summary>Litre, 1000 mL.</summary>
     public static readonly MeasureUnit Litre = new("l", "L", "L", UnitDimension.Volume, 1000);
 
+    /// <summary>Decilitre, 100 mL.</summary>
+    public static readonly MeasureUnit Decilitre = new("dl", "dL", "dL", UnitDimension.Volume, 100);
+
+    /// <summary>Centilitre, 10 mL.</summary>
+    public static readonly MeasureUnit Centilitre = new("cl", "cL", "cL", UnitDimension.Volume, 10);
+
     /// <summary>US pint, two cups, 473.176473 mL.</summary>
     public static readonly MeasureUnit Pint = new("pint", "pint", "pints", UnitDimension.Volume, 473.176473);
 
@@ -103,7 +109,7 @@ public sealed record MeasureUnit
     /// <summary>Every unit.</summary>
     public static IReadOnlyList<MeasureUnit> All { get; } =
     [
-        Gram, Kilogram, Ounce, Pound, Millilitre, Litre, Teaspoon, Tablespoon, FluidOunce, Cup, Pint, Quart, Pinch, Dash, Smidgen, Stick, Piece, Packet, Can,
+        Gram, Kilogram, Ounce, Pound, Millilitre, Centilitre, Decilitre, Litre, Teaspoon, Tablespoon, FluidOunce, Cup, Pint, Quart, Pinch, Dash, Smidgen, Stick, Piece, Packet, Can,
         Jar, Slice, Sheet, Drop, Handful,
     ];
 

@@ -118,7 +118,7 @@ internal sealed class QuantityReader(IReadOnlyList<string> tokens)
         if (double.TryParse(token, NumberStyles.AllowDecimalPoint, CultureInfo.InvariantCulture, out var whole) && double.IsFinite(whole))
         {
             At++;
-            return whole + Rest(whole);
+            return Now is "dozen" ? Dozens(whole) : whole + Rest(whole);
         }
 
         if (!NumberWords.TryGetValue(token, out var value)) return null;

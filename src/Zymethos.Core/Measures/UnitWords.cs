@@ -27,6 +27,8 @@ public static class UnitWords
         Add(MeasureUnit.Ounce, "oz ozs ounce ounces onces ounzes");
         Add(MeasureUnit.Pound, "lb lbs pound pounds lbs. pd");
         Add(MeasureUnit.Millilitre, "ml mls millilitre millilitres milliliter milliliters cc");
+        Add(MeasureUnit.Decilitre, "dl decilitre decilitres deciliter deciliters");
+        Add(MeasureUnit.Centilitre, "cl centilitre centilitres centiliter centiliters");
         Add(MeasureUnit.Litre, "l lt ltr litre litres liter liters");
         Add(MeasureUnit.Teaspoon, "tsp tsps teaspoon teaspoons teasp tspn tspns teasppon teaspon teaspoonful teaspoonfuls tesp");
         Add(MeasureUnit.Tablespoon, "tbsp tbsps tbs tblsp tblsps tablespoon tablespoons tbspn tbspns tablespon tablesppon tablespoonful tablespoonfuls tabelspoon tabelspoons");

@@ -20,12 +20,16 @@ public static class Explainer
 
     private static string NotEarlier(TaskNetwork network, PlanGraph graph, PlanTask task)
     {
-        var holding = graph.HoldingBack(task.Index).OrderBy(t => t.Kind is TieKind.Window or TieKind.Order).ToList();
+        var holding = graph.HoldingBack(task.Index).ToList();
+        // A window or an order only passes on what holds another step; where something of its own holds the step, that is the reason.
+        if (holding.Exists(IsOwn)) holding.RemoveAll(t => !IsOwn(t));
         if (holding.Count > 0) return string.Join(" ", holding.DistinctBy(t => t.From).Take(2).Select(t => Back(network, t)));
         if (graph.Floor(task.Index) == graph.Start(task.Index)) return Floor(network, task, graph);
         var room = graph.Start(task.Index) - graph.EarliestAlone(task.Index);
         return $"It could start {Spoken(room)} earlier, but nothing would be done sooner for it: the wait would only move behind it.";
     }
+
+    private static bool IsOwn(Tie tie) => tie.Kind is not (TieKind.Window or TieKind.Order);
 
     private static string Floor(TaskNetwork network, PlanTask task, PlanGraph graph)
     {
