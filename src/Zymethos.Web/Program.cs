@@ -67,6 +67,7 @@ app.UseAuthorization();
 app.MapRazorPages();
 app.MapOpenApi("/openapi/{documentName}.json").AllowAnonymous();
 app.MapOvenDayApi();
+app.MapMeasuresApi();
 app.MapHealth();
 await app.RunAsync();
 

@@ -79,6 +79,20 @@ public sealed class DayTests(Site site)
     }
 
     [Fact]
+    public void Lines_are_weighed_while_they_are_typed()
+    {
+        using var baker = new Baker(site);
+        baker.SignIn();
+        baker.Go("/book/weigh");
+        baker.Type("#lines", "2 cups flour\n1 cup (200 g) bread flour");
+        baker.Until(() => baker.All(".readings tbody tr").Count == 2, "both lines are read");
+        Assert.Contains("250 g", baker.Text(".readings tbody tr"), StringComparison.Ordinal);
+        Assert.Contains("By weight this is 200 g", baker.Text(".doubt"), StringComparison.Ordinal);
+        Assert.Contains("450 g", baker.Text(".readings tfoot"), StringComparison.Ordinal);
+        Assert.Empty(baker.ConsoleErrors());
+    }
+
+    [Fact]
     public void The_first_tab_stop_skips_to_the_page()
     {
         using var baker = new Baker(site);

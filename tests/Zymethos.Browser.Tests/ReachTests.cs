@@ -6,7 +6,7 @@ namespace Zymethos.Browser.Tests;
 [Collection(nameof(Site))]
 public sealed class ReachTests(Site site)
 {
-    private static readonly string[] Pages = ["/oven-day", "/oven-day?date=2033-01-01", "/book", "/book/lantern-plait", "/kitchen", "/no/such/page"];
+    private static readonly string[] Pages = ["/oven-day", "/oven-day?date=2033-01-01", "/book", "/book/lantern-plait", "/book/weigh", "/kitchen", "/no/such/page"];
 
     [Theory]
     [InlineData("light")]
@@ -71,7 +71,7 @@ public sealed class ReachTests(Site site)
     {
         using var baker = new Baker(site);
         baker.SignIn();
-        foreach (var page in new[] { "/oven-day?date=2033-01-01", "/kitchen" })
+        foreach (var page in new[] { "/oven-day?date=2033-01-01", "/book/weigh", "/kitchen" })
         {
             baker.Go(page);
             Assert.All(baker.All(".btn, .form-control, .quiet, .places a").Where(e => e.Displayed), e => Assert.True(e.Size.Height >= 47, $"{page}: {e.TagName} {e.Text} {e.GetAttribute("name")} is {e.Size.Height} px high"));

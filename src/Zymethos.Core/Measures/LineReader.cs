@@ -11,6 +11,8 @@ public static class LineReader
     /// <summary>Longest line that is read, in characters; the rest of a longer one is kept as a note.</summary>
     public const int LongestLine = 400;
 
+    private const string HowMuch = "How much of it?";
+
     private static readonly string[] ToTaste = ["to taste", "as needed", "as required", "if needed", "q.s.", "as desired"];
     private static readonly string[] Asides = ["for dusting", "for greasing", "for the pan", "for the tin", "for the board", "for rolling", "for brushing", "for sprinkling", "for the work surface", "for kneading", "for coating", "for serving", "to serve", "to decorate", "for decoration", "for decorating", "to finish", "to dust", "to grease", "to brush", "for topping", "for frying"];
     private static readonly string[] Optionals = ["optional", "if you like", "if liked", "if wished", "if using"];
@@ -49,6 +51,7 @@ public static class LineReader
         private readonly List<string> _doubts = [];
         private readonly List<ReadLine> _alternatives = [];
         private List<string> _partOfFruit = [];
+        private List<string> _named = [];
         private LineTraits _traits;
         private string _size = "";
         private string _name = "";
@@ -70,7 +73,7 @@ public static class LineReader
         {
             if (_ingredient is null && _name.Length > 0) _doubts.Add($"I do not know “{_name}”. What is it, and what does it weigh?");
             if (_name.Length == 0) _doubts.Add("No ingredient was found in this line.");
-            if (_amounts.Count == 0 && (_traits & (LineTraits.ToTaste | LineTraits.Aside | LineTraits.Optional)) == LineTraits.None) _doubts.Add("How much of it?");
+            if (_amounts.Count == 0 && (_traits & (LineTraits.ToTaste | LineTraits.Aside | LineTraits.Optional)) == LineTraits.None) _doubts.Add(HowMuch);
             if (_amounts.Exists(a => a.Amount.Low <= 0)) _doubts.Add("An amount should be above zero.");
             var weight = LineWeight.Of(_amounts, _ingredient, _forms, _size, _doubts);
             return new ReadLine(_text, [.. _amounts], _name, _ingredient, [.. _forms], _size, string.Join("; ", _notes), _traits, [.. _alternatives], [.. _doubts], weight);
@@ -254,12 +257,13 @@ public static class LineReader
         {
             words = TakeTrailing(words);
             if (words.Count == 0) return;
+            _named = words;
             // "butter or margarine": the second is an alternative. "to" after it starts a remark.
             var or = words.FindIndex(1, Math.Max(0, words.Count - 1), w => w.Equals("or", StringComparison.OrdinalIgnoreCase));
             if (or > 0 && or < words.Count - 1)
             {
                 var other = Read(string.Join(' ', words.Skip(or + 1)));
-                if (other.Amounts.IsEmpty) other = other with { Amounts = [.. _amounts], Doubts = [.. other.Doubts.Where(d => d != "How much of it?")] };
+                if (other.Amounts.IsEmpty) other = WithOwnAmounts(other);
                 _alternatives.Add(other);
                 words = words[..or];
                 // "light or dark brown sugar": the first half borrows its noun from the second.
@@ -289,6 +293,14 @@ public static class LineReader
 
             if (_partOfFruit.Count > 0) NameFruit();
         }
+
+        /// <summary>An alternative without an amount is meant in the same amount and form.</summary>
+        private ReadLine WithOwnAmounts(ReadLine other) => other with
+        {
+            Amounts = [.. _amounts],
+            Doubts = [.. other.Doubts.Where(d => d != HowMuch)],
+            Weight = LineWeight.Of(_amounts, other.Ingredient, [.. _forms, .. other.Forms, .. _named.Select(w => w.ToLowerInvariant()).Where(LineWords.Forms.Contains)], _size, []),
+        };
 
         /// <summary>"cinnamon and ginger", "eggs + 1 yolk": the first is read, the second kept and asked about.</summary>
         private List<string> TakeSecond(List<string> words)

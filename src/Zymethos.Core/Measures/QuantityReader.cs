@@ -7,13 +7,37 @@ internal sealed class QuantityReader(IReadOnlyList<string> tokens)
 {
     private static readonly Dictionary<string, double> NumberWords = new(StringComparer.OrdinalIgnoreCase)
     {
-        ["a"] = 1, ["an"] = 1, ["one"] = 1, ["two"] = 2, ["three"] = 3, ["four"] = 4, ["five"] = 5, ["six"] = 6, ["seven"] = 7, ["eight"] = 8, ["nine"] = 9,
-        ["ten"] = 10, ["eleven"] = 11, ["twelve"] = 12, ["dozen"] = 12, ["half"] = 0.5, ["quarter"] = 0.25, ["couple"] = 2, ["third"] = 1.0 / 3,
+        ["a"] = 1,
+        ["an"] = 1,
+        ["one"] = 1,
+        ["two"] = 2,
+        ["three"] = 3,
+        ["four"] = 4,
+        ["five"] = 5,
+        ["six"] = 6,
+        ["seven"] = 7,
+        ["eight"] = 8,
+        ["nine"] = 9,
+        ["ten"] = 10,
+        ["eleven"] = 11,
+        ["twelve"] = 12,
+        ["dozen"] = 12,
+        ["half"] = 0.5,
+        ["quarter"] = 0.25,
+        ["couple"] = 2,
+        ["third"] = 1.0 / 3,
     };
 
     private static readonly Dictionary<string, double> Fullness = new(StringComparer.OrdinalIgnoreCase)
     {
-        ["heaped"] = 1.5, ["heaping"] = 1.5, ["rounded"] = 1.25, ["scant"] = 0.9, ["generous"] = 1.1, ["level"] = 1, ["good"] = 1.1, ["full"] = 1,
+        ["heaped"] = 1.5,
+        ["heaping"] = 1.5,
+        ["rounded"] = 1.25,
+        ["scant"] = 0.9,
+        ["generous"] = 1.1,
+        ["level"] = 1,
+        ["good"] = 1.1,
+        ["full"] = 1,
     };
 
     private static readonly HashSet<string> Vague = new(StringComparer.OrdinalIgnoreCase) { "about", "approx", "approx.", "approximately", "around", "roughly", "circa", "ca", "ca.", "nearly", "almost", "up" };

@@ -27,19 +27,8 @@ public static class OvenDayApi
 
     private static async Task<IResult> PlanAsync(HttpRequest request, PlanDay planner, CancellationToken cancel)
     {
-        if (await ReadBodyAsync(request, cancel) is not { } body)
-            return Problems.Make(StatusCodes.Status413PayloadTooLarge, "too-large", "The document is too large.", $"At most {ApiLimits.LargestBody / 1000} kB are read.");
-        var (document, fault) = OpenJson.Read<OvenDayDocument>(body);
-        if (document is null)
-        {
-            return Problems.Make(
-                StatusCodes.Status400BadRequest,
-                "unreadable-document",
-                "The document cannot be read.",
-                fault!.Message,
-                new Dictionary<string, object?> { ["errors"] = new[] { new { path = fault.Path, message = fault.Message } } });
-        }
-
+        var (read, problem) = await ApiBody.ReadAsync<OvenDayDocument>(request, cancel);
+        if (read is not { } document) return problem!;
         var solve = document.Solve ?? new SolveDocument();
         var limit = TimeSpan.FromSeconds(Math.Clamp(double.IsFinite(solve.Seconds) ? solve.Seconds : 5, 0.2, 20));
         var answer = await planner.PlanAsync(document, limit, solve.Seed, cancel);
@@ -71,21 +60,5 @@ public static class OvenDayApi
         }
 
         return result;
-    }
-
-    /// <summary>The body, or null when it is larger than allowed. Never holds more than the limit.</summary>
-    private static async Task<byte[]?> ReadBodyAsync(HttpRequest request, CancellationToken cancel)
-    {
-        if (request.ContentLength > ApiLimits.LargestBody) return null;
-        using var copy = new MemoryStream();
-        var buffer = new byte[81920];
-        int read;
-        while ((read = await request.Body.ReadAsync(buffer, cancel)) > 0)
-        {
-            if (copy.Length + read > ApiLimits.LargestBody) return null;
-            copy.Write(buffer, 0, read);
-        }
-
-        return copy.ToArray();
     }
 }

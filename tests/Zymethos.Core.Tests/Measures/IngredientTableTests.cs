@@ -22,12 +22,31 @@ public sealed class IngredientTableTests
     // The table's names and forms in the words of the publication.
     private static readonly Dictionary<string, string> Names = new(StringComparer.Ordinal)
     {
-        ["wheat flour all-purpose"] = "plain flour", ["wheat flour bread"] = "bread flour", ["wheat flour whole-grain"] = "whole wheat flour", ["sugar granulated"] = "sugar",
-        ["sugar brown"] = "light brown sugar", ["sugar powdered"] = "icing sugar", ["vegetable oil canola"] = "vegetable oil", ["milk whole"] = "milk", ["cream heavy"] = "cream",
-        ["milk evaporated"] = "evaporated milk", ["cocoa powder unsweetened"] = "cocoa powder", ["rolled oats dry"] = "rolled oats", ["pumpkin canned"] = "pumpkin",
-        ["applesauce unsweetened"] = "applesauce", ["egg whole large"] = "egg", ["egg white large"] = "egg white", ["egg yolk large"] = "egg yolk",
-        ["baking powder double-acting"] = "baking powder", ["salt table"] = "salt", ["yeast active dry"] = "active dry yeast", ["cinnamon ground"] = "cinnamon",
-        ["ginger ground"] = "ginger", ["nutmeg ground"] = "nutmeg", ["cloves ground"] = "cloves", ["allspice ground"] = "allspice",
+        ["wheat flour all-purpose"] = "plain flour",
+        ["wheat flour bread"] = "bread flour",
+        ["wheat flour whole-grain"] = "whole wheat flour",
+        ["sugar granulated"] = "sugar",
+        ["sugar brown"] = "light brown sugar",
+        ["sugar powdered"] = "icing sugar",
+        ["vegetable oil canola"] = "vegetable oil",
+        ["milk whole"] = "milk",
+        ["cream heavy"] = "cream",
+        ["milk evaporated"] = "evaporated milk",
+        ["cocoa powder unsweetened"] = "cocoa powder",
+        ["rolled oats dry"] = "rolled oats",
+        ["pumpkin canned"] = "pumpkin",
+        ["applesauce unsweetened"] = "applesauce",
+        ["egg whole large"] = "egg",
+        ["egg white large"] = "egg white",
+        ["egg yolk large"] = "egg yolk",
+        ["baking powder double-acting"] = "baking powder",
+        ["salt table"] = "salt",
+        ["yeast active dry"] = "active dry yeast",
+        ["cinnamon ground"] = "cinnamon",
+        ["ginger ground"] = "ginger",
+        ["nutmeg ground"] = "nutmeg",
+        ["cloves ground"] = "cloves",
+        ["allspice ground"] = "allspice",
     };
 
     [Theory]

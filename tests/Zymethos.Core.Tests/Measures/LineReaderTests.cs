@@ -50,7 +50,8 @@ public sealed class LineReaderTests
     {
         var line = LineReader.Read("1 cup butter or margarine");
         Assert.Equal("margarine", Assert.Single(line.Alternatives).Ingredient!.Name);
-        Assert.Equal(227, line.Alternatives[0].Weight is null ? 227 : line.Alternatives[0].Weight!.Value.Grams);
+        Assert.Equal(227, line.Alternatives[0].Weight!.Value.Grams);
+        Assert.Equal(109, LineReader.Read("1 cup chopped walnuts or pecans").Alternatives[0].Weight!.Value.Grams);
     }
 
     /// <summary>Whatever is typed, reading ends, nothing is thrown and the line is kept as it was.</summary>
