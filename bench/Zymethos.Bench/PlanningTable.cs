@@ -8,7 +8,9 @@ namespace Zymethos.Bench;
 internal static class PlanningTable
 {
     private sealed record Day(
-        int Tasks, double FirstMilliseconds, double WithinFivePercentSeconds, double GapPercent, bool Proven, Ratio List, Ratio Heat, double TookSeconds);
+        int Tasks, double FirstMilliseconds, double WithinFivePercentSeconds, double GapPercent, bool Proven, Ratio List, Ratio Heat, double[] OverTime);
+
+    private static readonly double[] Moments = [0.1, 0.3, 1, 2, 5];
 
     /// <summary>The plan's figure divided by the hand method's.</summary>
     private sealed record Ratio(double Kitchen, double Oven, double Changes);
@@ -38,6 +40,14 @@ internal static class PlanningTable
                 $"| {size} | {Median(d, x => x.Tasks):0} | {Median(d, x => x.FirstMilliseconds):0} / {d.Max(x => x.FirstMilliseconds):0} | " +
                 $"{Median(d, x => x.WithinFivePercentSeconds):0.0} / {d.Max(x => x.WithinFivePercentSeconds):0.0} | {Median(d, x => x.GapPercent):0.0} / {d.Max(x => x.GapPercent):0.0} | {d.Count(x => x.Proven)} of {d.Count} |");
         }
+
+        Console.WriteLine();
+        Console.WriteLine("How far the best finish so far lies above the final one, % (median):");
+        Console.WriteLine();
+        Console.WriteLine($"| recipes | {string.Join(" | ", Moments.Select(m => $"after {m} s"))} |");
+        Console.WriteLine($"|---|{string.Concat(Moments.Select(_ => "---|"))}");
+        foreach (var (size, d) in results)
+            Console.WriteLine($"| {size} | {string.Join(" | ", Moments.Select((_, i) => $"{Median(d, x => x.OverTime[i]):0.0}"))} |");
 
         Console.WriteLine();
         Console.WriteLine("The plan's figures as a share of the hand method's in the same run (median / worst):");
@@ -72,7 +82,7 @@ internal static class PlanningTable
             outcome.Status == PlanStatus.Proven,
             Against(network, figures, HandMethods.ListOrder(network)),
             Against(network, figures, HandMethods.ByTemperature(network)),
-            outcome.Took.TotalSeconds);
+            [.. Moments.Select(m => 100.0 * (outcome.Trail.Last(p => p.After.TotalSeconds <= m || p == outcome.Trail[0]).Finish - figures.FinishMinute) / figures.FinishMinute)]);
     }
 
     private static Ratio Against(TaskNetwork network, Figures own, int[] order)

@@ -6,7 +6,7 @@ namespace Zymethos.Browser.Tests;
 [Collection(nameof(Site))]
 public sealed class ReachTests(Site site)
 {
-    private static readonly string[] Pages = ["/oven-day", "/oven-day?date=2033-01-01", "/book", "/book/lantern-plait", "/book/weigh", "/kitchen", "/no/such/page"];
+    private static readonly string[] Pages = ["/oven-day", "/oven-day?date=2033-01-01", "/book", "/book/lantern-plait", "/book/weigh", "/kitchen", "/no/such/page", "/error"];
 
     [Theory]
     [InlineData("light")]

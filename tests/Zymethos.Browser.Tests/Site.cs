@@ -1,28 +1,22 @@
 using Microsoft.AspNetCore.Hosting;
 using Microsoft.AspNetCore.Mvc.Testing;
-using Npgsql;
 using OpenQA.Selenium;
 using OpenQA.Selenium.Chrome;
+using Zymethos.Tests;
 
 namespace Zymethos.Browser.Tests;
 
 /// <summary>The application on a real port with demo data, and a headless Chromium to look at it. One for all tests of the assembly.</summary>
 public sealed class Site : WebApplicationFactory<Program>, IAsyncLifetime
 {
-    private readonly string _database = $"b_{Guid.NewGuid():N}";
+    private TestDatabase _database = null!;
 
     /// <summary>Address of the server, without a slash at the end.</summary>
     public string Address { get; private set; } = "";
 
-    private static string Admin => Environment.GetEnvironmentVariable("ZYMETHOS_TEST_DB")
-        ?? throw new InvalidOperationException("ZYMETHOS_TEST_DB is not set; ./test sets it.");
-
     public async Task InitializeAsync()
     {
-        await using var admin = new NpgsqlConnection(Admin);
-        await admin.OpenAsync();
-        await using var create = new NpgsqlCommand($"CREATE DATABASE {_database}", admin);
-        await create.ExecuteNonQueryAsync();
+        _database = await TestDatabase.MakeAsync();
         UseKestrel(0);
         StartServer();
         Address = ClientOptions.BaseAddress.ToString().TrimEnd('/').Replace("localhost", "127.0.0.1", StringComparison.Ordinal);
@@ -31,16 +25,12 @@ public sealed class Site : WebApplicationFactory<Program>, IAsyncLifetime
     async Task IAsyncLifetime.DisposeAsync()
     {
         await DisposeAsync();
-        NpgsqlConnection.ClearAllPools();
-        await using var admin = new NpgsqlConnection(Admin);
-        await admin.OpenAsync();
-        await using var drop = new NpgsqlCommand($"DROP DATABASE IF EXISTS {_database} WITH (FORCE)", admin);
-        await drop.ExecuteNonQueryAsync();
+        await _database.DisposeAsync();
     }
 
     protected override void ConfigureWebHost(IWebHostBuilder builder)
     {
-        builder.UseSetting("ZYMETHOS_DB", new NpgsqlConnectionStringBuilder(Admin) { Database = _database }.ConnectionString);
+        builder.UseSetting("ZYMETHOS_DB", _database.Connection);
         builder.UseSetting("ZYMETHOS_PLAN_SECONDS", "2");
         builder.UseEnvironment("Production");
     }

@@ -4,23 +4,20 @@ using Microsoft.EntityFrameworkCore.Migrations;
 using Npgsql;
 using Zymethos.Store;
 using Zymethos.Store.Tenancy;
+using Zymethos.Tests;
 
 namespace Zymethos.Web.Tests;
 
 public sealed class MigrationTests : IAsyncLifetime
 {
-    private readonly string _name = $"m_{Guid.NewGuid():N}";
+    private TestDatabase _database = null!;
 
     private ZymethosContext Context() =>
-        new(StoreSetup.Options(new NpgsqlConnectionStringBuilder(TestKitchen.Admin) { Database = _name, Pooling = false }.ConnectionString), new FixedKitchen(null));
+        new(StoreSetup.Options(new NpgsqlConnectionStringBuilder(_database.Connection) { Pooling = false }.ConnectionString), new FixedKitchen(null));
 
-    public Task InitializeAsync() => Task.CompletedTask;
+    public async Task InitializeAsync() => _database = await TestDatabase.MakeAsync();
 
-    public async Task DisposeAsync()
-    {
-        await using var context = Context();
-        await context.Database.EnsureDeletedAsync();
-    }
+    public async Task DisposeAsync() => await _database.DisposeAsync();
 
     [Fact]
     public async Task They_apply_on_an_empty_database_one_by_one_and_a_second_time_change_nothing()

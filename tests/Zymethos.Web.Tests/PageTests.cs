@@ -32,10 +32,35 @@ public sealed class PageTests(TestKitchen kitchen) : IClassFixture<TestKitchen>
         var page = await TestKitchen.ParseAsync(await (await kitchen.DemoBakerAsync()).GetAsync("/book/lantern-plait"));
         Assert.Equal("Lantern plait", page.QuerySelector("h1")!.TextContent);
         Assert.Equal(10, page.QuerySelectorAll(".lines tbody tr").Length);
+        Assert.Contains("180 °C / 350 °F (fan 160 °C, gas 4)", page.QuerySelector(".method")!.TextContent, StringComparison.Ordinal);
         Assert.Equal(11, page.QuerySelectorAll(".method > li").Length);
         Assert.Contains("a proofed loaf has minutes, not hours", page.Body!.TextContent, StringComparison.Ordinal);
         Assert.Contains("Take out dough, towel and the pan of water", page.Body.TextContent, StringComparison.Ordinal);
         Assert.NotEmpty(page.QuerySelectorAll(".done-test"));
+    }
+
+    [Theory]
+    [InlineData("?times=2", "2000 g", "4 plaits")]
+    [InlineData("?times=0,5", "500 g", "1 plaits")]
+    [InlineData("?times=1&pieces=6&by=pieces", "3000 g", "6 plaits")]
+    public async Task A_recipe_is_scaled_by_multiple_or_pieces(string query, string flour, string pieces)
+    {
+        var page = await TestKitchen.ParseAsync(await (await kitchen.DemoBakerAsync()).GetAsync($"/book/lantern-plait{query}"));
+        Assert.Equal(flour, page.QuerySelector(".lines .amount")!.TextContent);
+        Assert.Contains(pieces, page.QuerySelector("#ingredients .note")!.TextContent, StringComparison.Ordinal);
+    }
+
+    [Theory]
+    [InlineData("?times=0")]
+    [InlineData("?times=many")]
+    [InlineData("?times=1e9")]
+    [InlineData("?pieces=-4&by=pieces")]
+    [InlineData("?pieces=99999999&by=pieces")]
+    public async Task A_senseless_scale_says_so_and_shows_the_recipe_once(string query)
+    {
+        var page = await TestKitchen.ParseAsync(await (await kitchen.DemoBakerAsync()).GetAsync($"/book/lantern-plait{query}"));
+        Assert.Contains("0.05 to 100 times", page.QuerySelector("#wrong-scale")!.TextContent, StringComparison.Ordinal);
+        Assert.Equal("1000 g", page.QuerySelector(".lines .amount")!.TextContent);
     }
 
     [Fact]

@@ -6,16 +6,16 @@ using AngleSharp.Html.Dom;
 using Microsoft.AspNetCore.Hosting;
 using Microsoft.AspNetCore.Mvc.Testing;
 using Microsoft.EntityFrameworkCore;
-using Npgsql;
 using Zymethos.Store;
 using Zymethos.Store.Tenancy;
+using Zymethos.Tests;
 
 namespace Zymethos.Web.Tests;
 
 /// <summary>The real server in process on a database of its own in a real PostgreSQL.</summary>
 public class TestKitchen : WebApplicationFactory<Program>, IAsyncLifetime
 {
-    private readonly string _database = $"t_{Guid.NewGuid():N}";
+    private TestDatabase _database = null!;
 
     /// <summary>Whether to start with demo data.</summary>
     protected virtual bool WithDemo => true;
@@ -24,28 +24,14 @@ public class TestKitchen : WebApplicationFactory<Program>, IAsyncLifetime
     protected virtual int ApiPerMinute => 1000;
 
     /// <summary>Connection to this server's database.</summary>
-    public string Connection { get; private set; } = "";
+    public string Connection => _database.Connection;
 
-    public static string Admin => Environment.GetEnvironmentVariable("ZYMETHOS_TEST_DB")
-        ?? throw new InvalidOperationException("ZYMETHOS_TEST_DB is not set; ./test sets it.");
-
-    public async Task InitializeAsync()
-    {
-        await using var admin = new NpgsqlConnection(Admin);
-        await admin.OpenAsync();
-        await using var create = new NpgsqlCommand($"CREATE DATABASE {_database}", admin);
-        await create.ExecuteNonQueryAsync();
-        Connection = new NpgsqlConnectionStringBuilder(Admin) { Database = _database, MaxPoolSize = 20 }.ConnectionString;
-    }
+    public async Task InitializeAsync() => _database = await TestDatabase.MakeAsync();
 
     async Task IAsyncLifetime.DisposeAsync()
     {
         await DisposeAsync();
-        NpgsqlConnection.ClearAllPools();
-        await using var admin = new NpgsqlConnection(Admin);
-        await admin.OpenAsync();
-        await using var drop = new NpgsqlCommand($"DROP DATABASE IF EXISTS {_database} WITH (FORCE)", admin);
-        await drop.ExecuteNonQueryAsync();
+        await _database.DisposeAsync();
     }
 
     protected override void ConfigureWebHost(IWebHostBuilder builder)

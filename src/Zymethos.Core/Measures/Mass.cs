@@ -14,19 +14,12 @@ public readonly record struct Mass
     /// <summary>Grams.</summary>
     public double Grams { get; }
 
-    /// <summary>Avoirdupois ounces.</summary>
-    public double Ounces => Grams / GramsPerOunce;
-
     /// <summary>Makes a mass from grams.</summary>
     /// <exception cref="ArgumentOutOfRangeException">Negative, or not a finite number.</exception>
     public static Mass FromGrams(double grams) =>
         double.IsFinite(grams) && grams >= 0
             ? new Mass(grams)
             : throw new ArgumentOutOfRangeException(nameof(grams), grams, "A mass is zero or more.");
-
-    /// <summary>Makes a mass from avoirdupois ounces.</summary>
-    /// <exception cref="ArgumentOutOfRangeException">Negative, or not a finite number.</exception>
-    public static Mass FromOunces(double ounces) => FromGrams(ounces * GramsPerOunce);
 
     /// <summary>Sum of two masses.</summary>
     public static Mass operator +(Mass left, Mass right) => new(left.Grams + right.Grams);

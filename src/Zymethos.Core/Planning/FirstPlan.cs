@@ -10,12 +10,7 @@ public static class FirstPlan
     private const int GiveUpAfter = 6;
 
     /// <summary>The best plan found that obeys every rule; null when none of the orders gives one.</summary>
-    public static Plan? Find(TaskNetwork network, int seed) => Search(network, seed, keepEnds: true);
-
-    /// <summary>The best plan found when the day may run past its end and past "ready by"; null when even that fails.</summary>
-    public static Plan? FindBeyondTheDay(TaskNetwork network, int seed) => Search(network, seed, keepEnds: false);
-
-    private static Plan? Search(TaskNetwork network, int seed, bool keepEnds)
+    public static Plan? Find(TaskNetwork network, int seed)
     {
         var scheduler = new ListScheduler(network);
         Plan? best = null;
@@ -23,7 +18,7 @@ public static class FirstPlan
         var failures = 0;
         foreach (var order in Orders(network, seed))
         {
-            if (scheduler.Build(order, keepEnds) is not { } plan)
+            if (scheduler.Build(order, keepEnds: true) is not { } plan)
             {
                 // Where several orders in a row lead nowhere, more of them seldom help; proving why is the solver's work.
                 if (best is null && ++failures >= GiveUpAfter) return null;

@@ -1,3 +1,4 @@
+using Zymethos.Core.Heat;
 using Zymethos.Core.Kitchens;
 using Zymethos.Core.Measures;
 
@@ -10,4 +11,12 @@ public static class Heats
     public static string Say(Temperature temperature, MeasuringHabit habit) => habit == MeasuringHabit.Metric
         ? $"{temperature.CelsiusDial} °C / {temperature.FahrenheitDial} °F"
         : $"{temperature.FahrenheitDial} °F / {temperature.CelsiusDial} °C";
+
+    /// <summary>The same with what a fan oven and a gas oven are set to.</summary>
+    public static string SayFully(Temperature temperature, MeasuringHabit habit)
+    {
+        var gas = OvenMarks.GasMark(temperature) is { } mark ? $", gas {mark}" : "";
+        var fan = OvenMarks.Fan(temperature);
+        return $"{Say(temperature, habit)} (fan {(habit == MeasuringHabit.Metric ? $"{fan.CelsiusDial} °C" : $"{fan.FahrenheitDial} °F")}{gas})";
+    }
 }

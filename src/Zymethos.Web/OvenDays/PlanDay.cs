@@ -19,9 +19,6 @@ public sealed record PlanAnswer(PlannedDay? Day, IReadOnlyList<Fault> Faults, Cl
 /// <summary>Plans a day from a document, for pages and for the API.</summary>
 public sealed class PlanDay(SolverGate gate)
 {
-    /// <summary>Share of the search time that looking for ways out may take on top.</summary>
-    private const double ClashShare = 1.0;
-
     /// <summary>Plans without saving anything.</summary>
     public async Task<PlanAnswer> PlanAsync(OvenDayDocument document, TimeSpan limit, int seed, CancellationToken cancel)
     {
@@ -36,7 +33,7 @@ public sealed class PlanDay(SolverGate gate)
                 var outcome = DayPlanner.Plan(network, new SolveSettings(limit, seed), cancel);
                 return outcome.Plan is { } plan
                     ? new PlanAnswer(PlannedDay.Of(network, plan, outcome.BoundFinish), [], null)
-                    : new PlanAnswer(null, [], ClashFinder.Report(network, outcome.Status == PlanStatus.Impossible, limit * ClashShare, seed));
+                    : new PlanAnswer(null, [], ClashFinder.Report(network, outcome.Status == PlanStatus.Impossible, limit, seed));
             },
             cancel);
     }

@@ -21,6 +21,7 @@ public sealed class ArrowTests
         ["Safety"] = [],
         ["Recipes"] = ["Measures", "Safety"],
         ["Kitchens"] = ["Measures", "Recipes"],
+        ["Scaling"] = ["Measures", "Safety", "Recipes"],
         ["Heat"] = ["Measures", "Recipes", "Kitchens"],
         ["Planning"] = ["Measures", "Safety", "Recipes", "Kitchens", "Heat"],
         ["Interchange"] = ["Measures", "Safety", "Recipes", "Kitchens", "Heat", "Planning"],

@@ -5,6 +5,7 @@ using NodaTime;
 using Zymethos.Core.Kitchens;
 using Zymethos.Core.Measures;
 using Zymethos.Core.Recipes;
+using Zymethos.Core.Scaling;
 using Zymethos.Store;
 using Zymethos.Web.Drawing;
 using CoreRecipe = Zymethos.Core.Recipes.Recipe;
@@ -22,21 +23,60 @@ public sealed class RecipeModel(ZymethosContext context) : PageModel
     /// <summary>Whether the kitchen reads weights first.</summary>
     public bool WeightFirst => _habit == MeasuringHabit.Metric;
 
-    /// <summary>Reads it, or says that there is no such page.</summary>
-    public async Task<IActionResult> OnGetAsync(string key, CancellationToken cancel)
+    /// <summary>Its ingredients at the scale asked for.</summary>
+    public ScaledRecipe Scaled { get; private set; } = null!;
+
+    /// <summary>The scale as typed, or as it follows from the pieces.</summary>
+    public string Times { get; private set; } = "1";
+
+    /// <summary>What is wrong with the scale; empty when nothing is.</summary>
+    public string Wrong { get; private set; } = "";
+
+    /// <summary>Reads it at a scale, or says that there is no such page.</summary>
+    /// <param name="key">Key of the recipe.</param>
+    /// <param name="times">How many times the recipe, as typed; wins over <paramref name="pieces"/> unless that was changed.</param>
+    /// <param name="pieces">How many pieces, as typed.</param>
+    /// <param name="by">"pieces" when the pieces decide.</param>
+    /// <param name="cancel">Stops reading.</param>
+    public async Task<IActionResult> OnGetAsync(string key, string? times, string? pieces, string? by, CancellationToken cancel)
     {
         if (await context.Recipes.AsNoTracking().SingleOrDefaultAsync(r => r.Key == key, cancel) is not { } row) return NotFound();
         _habit = (await context.Kitchens.AsNoTracking().SingleAsync(cancel)).ToKitchen().Habit;
         Recipe = row.ToRecipe();
-        return Page();
+        Scaled = ScaledRecipe.ByMultiple(Recipe, FactorOf(times, pieces, by));
+        return Request.Headers.ContainsKey("HX-Request") ? Partial("_Ingredients", this) : Page();
     }
 
-    /// <summary>The measure as the recipe writes it; empty when it only repeats the weight.</summary>
-    public string MeasureOf(IngredientLine line) =>
-        line.Amount is { } amount && !(line.Weight is not null && amount.Unit == MeasureUnit.Gram) ? amount.ToText() : "";
+    /// <summary>The amounts at the scale: the recipe's own words when it is taken once.</summary>
+    public string MeasureOf(ScaledLine scaled)
+    {
+        var line = scaled.Line;
+        if (Math.Abs(Scaled.Factor - 1) > 1e-9) return scaled.Measure;
+        return line.Amount is { } amount && !(line.Weight is not null && amount.Unit == MeasureUnit.Gram) ? amount.ToText() : "";
+    }
+
+    /// <summary>The factor typed; 1 with a message when it makes no sense.</summary>
+    private double FactorOf(string? times, string? pieces, string? by)
+    {
+        Times = times ?? "1";
+        if (by == "pieces" && int.TryParse(pieces, out var wanted) && wanted > 0)
+        {
+            var factor = ScaledRecipe.FactorForPieces(Recipe, wanted);
+            Times = factor.ToString("0.###", System.Globalization.CultureInfo.InvariantCulture);
+            if (factor is >= ScaledRecipe.Smallest and <= ScaledRecipe.Largest) return factor;
+        }
+        else if (by != "pieces" && double.TryParse(Times.Replace(',', '.'), System.Globalization.CultureInfo.InvariantCulture, out var typed)
+            && typed is >= ScaledRecipe.Smallest and <= ScaledRecipe.Largest)
+        {
+            return typed;
+        }
+
+        Wrong = $"A recipe can be taken {ScaledRecipe.Smallest} to {ScaledRecipe.Largest} times; below it stands once.";
+        return 1;
+    }
 
     /// <summary>A set temperature in the kitchen's own scale first.</summary>
-    public string Heat(Temperature temperature) => Heats.Say(temperature, _habit);
+    public string Heat(Temperature temperature) => Heats.SayFully(temperature, _habit);
 
     /// <summary>"8 to 12 min", or one figure when the two are the same.</summary>
     public string Span(DurationEstimate takes)
