@@ -75,7 +75,7 @@ public sealed class DaySetup
     }
 
     /// <summary>The day to plan; null when a field cannot be read, with the reason at the field.</summary>
-    public OvenDayDocument? ToDocument(IReadOnlyList<RecipeRow> recipes, KitchenDocument kitchen, ModelStateDictionary state)
+    public OvenDayDocument? AsDocument(IReadOnlyList<RecipeRow> recipes, KitchenDocument kitchen, ModelStateDictionary state)
     {
         if (!LocalDatePattern.Iso.Parse(Date ?? "").Success) state.AddModelError(FieldOf("day.date"), "Choose a date.");
         if (!ClockPattern.Parse(From ?? "").Success) state.AddModelError(FieldOf("day.from"), "Give the hour as 08:00.");

@@ -65,7 +65,7 @@ public sealed class IndexModel(ZymethosContext context, OpenDay days, IClock clo
         Setup.Apply(apply);
         // The fields must show what was applied, not what was typed before.
         if (apply is not null) ModelState.Clear();
-        var document = Setup.ToDocument(recipes, (await context.Kitchens.AsNoTracking().SingleAsync(cancel)).Document, ModelState);
+        var document = Setup.AsDocument(recipes, (await context.Kitchens.AsNoTracking().SingleAsync(cancel)).Document, ModelState);
         if (document is not null)
         {
             var date = LocalDatePattern.Iso.Parse(Setup.Date!).Value;
