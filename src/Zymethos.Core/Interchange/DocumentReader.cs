@@ -46,9 +46,9 @@ public sealed class DocumentReader
         return new Kitchen(
             document.Name,
             new Oven(
-                Minutes(oven.HeatUpMinutes, $"{at}.oven.heatUpMinutes"),
-                Minutes(oven.CoolShutMinutes, $"{at}.oven.coolShutMinutes"),
-                Minutes(oven.CoolAjarMinutes, $"{at}.oven.coolAjarMinutes"),
+                Duration.FromMinutes(oven.HeatUpMinutes),
+                Duration.FromMinutes(oven.CoolShutMinutes),
+                Duration.FromMinutes(oven.CoolAjarMinutes),
                 Celsius(oven.HottestC, $"{at}.oven.hottestC"),
                 Number(oven.DoorDropC, $"{at}.oven.doorDropC"),
                 oven.Shelves,
@@ -56,7 +56,7 @@ public sealed class DocumentReader
                 Centimetres(oven.ShelfDepthCm, $"{at}.oven.shelfDepthCm")),
             [.. document.People.Select((p, i) => new Person(p.Name, Hour(p.From, $"{at}.people[{i}].from"), Hour(p.Until, $"{at}.people[{i}].until")))],
             document.Mixers,
-            Minutes(document.MixerWashMinutes, $"{at}.mixerWashMinutes"),
+            Duration.FromMinutes(document.MixerWashMinutes),
             Celsius(document.RoomC, $"{at}.roomC"),
             Choice(document.Habit, MeasuringHabit.Metric, $"{at}.habit"));
     }
@@ -148,8 +148,6 @@ public sealed class DocumentReader
         document.Why);
 
     private void Wrong(string path, string message) => _faults.Add(new Fault(path, message));
-
-    private static Duration Minutes(int minutes, string _) => Duration.FromMinutes(minutes);
 
     private double Number(double value, string at)
     {
