@@ -58,7 +58,13 @@ public sealed class DocumentReader
             document.Mixers,
             Duration.FromMinutes(document.MixerWashMinutes),
             Celsius(document.RoomC, $"{at}.roomC"),
-            Choice(document.Habit, MeasuringHabit.Metric, $"{at}.habit"));
+            Choice(document.Habit, MeasuringHabit.Metric, $"{at}.habit"))
+        {
+            FlourHabit = Choice(document.FlourHabit, FlourHabit.Table, $"{at}.flourHabit"),
+            MixerLitres = Number(document.MixerLitres, $"{at}.mixerLitres"),
+            ElevationMetres = Number(document.ElevationMetres, $"{at}.elevationMetres"),
+            Pans = [.. (document.Pans ?? []).Take(60).Select((p, i) => new PanStock(Read(p.Pan, $"{at}.pans[{i}].pan"), p.Count))],
+        };
     }
 
     /// <summary>Reads a recipe.</summary>
@@ -76,7 +82,31 @@ public sealed class DocumentReader
             [.. (document.Parts ?? []).Select((p, i) => Read(p, $"{at}.parts[{i}]"))],
             [.. document.Steps.Take(MostSteps).Select((s, i) => Read(s, $"{at}.steps[{i}]"))],
             [.. (document.Links ?? []).Take(MostSteps * MostSteps).Select((l, i) => Read(l, $"{at}.links[{i}]"))],
-            [.. (document.Keeping ?? []).Select(k => new KeepingPlace(k.Place, k.Days))]);
+            [.. (document.Keeping ?? []).Select((k, i) => Read(k, $"{at}.keeping[{i}]"))])
+        {
+            Kind = Choice(document.Kind, RecipeKind.Other, $"{at}.kind"),
+            Choices = [.. (document.Choices ?? []).Select(c => new Choice(c.Key, c.Question, [.. c.Options.Select(o => new ChoiceOption(o.Key, o.Name, o.Why))], c.Chosen))],
+            Swaps = [.. (document.Swaps ?? []).Select(s => new Swap(s.Rule, s.Ingredient))],
+            FlourHabit = document.FlourHabit is { } habit ? Choice(habit, FlourHabit.Table, $"{at}.flourHabit") : null,
+            DividedInto = Math.Clamp(document.DividedInto, 0, 1000),
+            DivisionName = document.DivisionName,
+        };
+    }
+
+    private KeepingPlace Read(KeepingDocument document, string at)
+    {
+        if (document.Days is < 1 or > 3650) Wrong($"{at}.days", "It keeps for 1 to 3650 days.");
+        if (document.BestFromDays < 0 || document.BestFromDays > document.Days) Wrong($"{at}.bestFromDays", "It is at its best from a day on that lies within the days it keeps.");
+        if (document.ThawHours is { } thaw && !(thaw >= 0 && thaw <= 240)) Wrong($"{at}.thawHours", "Thawing takes 0 to 240 hours.");
+        return new KeepingPlace(document.Place, document.Days) { BestFromDays = document.BestFromDays, ThawHours = document.ThawHours, Part = document.Part };
+    }
+
+    private Condition? When(string? text, string at)
+    {
+        if (text is null) return null;
+        var condition = Condition.Parse(text);
+        if (condition is null) Wrong($"{at}.when", $"\"{text}\" is not a condition. Write it like soak=tea.");
+        return condition;
     }
 
     private BakeWish Read(BakeDocument document, LocalDate date, string at)
@@ -110,7 +140,14 @@ public sealed class DocumentReader
             document.Ingredient,
             document.Form,
             document.Note,
-            document.Optional);
+            document.Optional)
+        {
+            Written = document.Written,
+            IsHeldBack = document.HeldBack,
+            IsAside = document.Aside,
+            Alternatives = [.. document.Alternatives ?? []],
+            When = When(document.When, at),
+        };
     }
 
     private Step Read(StepDocument document, string at)
@@ -130,14 +167,49 @@ public sealed class DocumentReader
             document.Oven is { } oven ? Read(oven, $"{at}.oven") : null,
             document.Times,
             [.. (document.DoneTests ?? []).Select(t => new DoneTest(t))],
-            [.. (document.Cautions ?? []).Select((c, i) => Choice(c, CautionKind.Burns, $"{at}.cautions[{i}]"))]);
+            [.. (document.Cautions ?? []).Select((c, i) => Choice(c, CautionKind.Burns, $"{at}.cautions[{i}]"))])
+        {
+            Modes = [.. (document.Modes ?? []).Select((m, i) => Read(m, $"{at}.modes[{i}]"))],
+            Touches = [.. (document.Touches ?? []).Select((t, i) => Read(t, $"{at}.touches[{i}]"))],
+            When = When(document.When, at),
+        };
+    }
+
+    private StepMode Read(ModeDocument document, string at)
+    {
+        if (document.Minutes.Count != 3) Wrong($"{at}.minutes", "Give three times in minutes: shortest, usual, longest.");
+        var minutes = document.Minutes.Count == 3 ? document.Minutes : [1, 1, 1];
+        return new StepMode(
+            document.Name,
+            Choice(document.Kind, StepKind.Proof, $"{at}.kind"),
+            DurationEstimate.Minutes(minutes[0], minutes[1], minutes[2]),
+            document.Oven is { } oven ? Read(oven, $"{at}.oven") : null);
+    }
+
+    private BakeTouch Read(TouchDocument document, string at)
+    {
+        if (!(document.At > 0 && document.At < 1)) Wrong($"{at}.at", "A touch comes between the start and the end of the bake: above 0 and below 1.");
+        return new BakeTouch(Choice(document.Kind, TouchKind.Turn, $"{at}.kind"), document.At, document.Title);
     }
 
     private OvenUse Read(OvenUseDocument document, string at) => new(
         Choice(document.State, OvenState.Bake, $"{at}.state"),
         Celsius(document.SetTemperatureC, $"{at}.setTemperatureC"),
-        new Pan(document.Pan.Name, Centimetres(document.Pan.LengthCm, $"{at}.pan.lengthCm"), Centimetres(document.Pan.WidthCm, $"{at}.pan.widthCm")),
+        Read(document.Pan, $"{at}.pan"),
         document.Pans);
+
+    /// <summary>Reads a pan.</summary>
+    public Pan Read(PanDocument document, string at)
+    {
+        if (document.Cups is < 1 or > 48) Wrong($"{at}.cups", "A tin has 1 to 48 cups.");
+        return new Pan(document.Name, Centimetres(document.LengthCm, $"{at}.lengthCm"), Centimetres(document.WidthCm, $"{at}.widthCm"))
+        {
+            Shape = Choice(document.Shape, PanShape.Tray, $"{at}.shape"),
+            Depth = document.DepthCm is { } depth ? Centimetres(depth, $"{at}.depthCm") : null,
+            Cups = Math.Clamp(document.Cups, 1, 48),
+            CupWidth = document.CupCm is { } cup ? Centimetres(cup, $"{at}.cupCm") : null,
+        };
+    }
 
     private Link Read(LinkDocument document, string at) => new(
         document.From,
@@ -145,7 +217,10 @@ public sealed class DocumentReader
         Duration.FromMinutes(document.MinLagMinutes),
         document.MaxLagMinutes is { } most ? Duration.FromMinutes(most) : null,
         Choice(document.Window, WindowKind.Hard, $"{at}.window"),
-        document.Why);
+        document.Why)
+    {
+        When = When(document.When, at),
+    };
 
     private void Wrong(string path, string message) => _faults.Add(new Fault(path, message));
 

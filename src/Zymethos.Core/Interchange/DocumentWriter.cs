@@ -26,7 +26,11 @@ public static class DocumentWriter
         kitchen.Mixers,
         (int)kitchen.MixerWash.TotalMinutes,
         kitchen.Room.Celsius,
-        Words.Of(kitchen.Habit));
+        Words.Of(kitchen.Habit),
+        Words.Of(kitchen.FlourHabit),
+        kitchen.MixerLitres,
+        kitchen.ElevationMetres,
+        Few(kitchen.Pans.Select(p => new PanStockDocument(Write(p.Pan), p.Count))));
 
     /// <summary>A recipe as a document.</summary>
     public static RecipeDocument Write(Recipe recipe) => new(
@@ -34,11 +38,30 @@ public static class DocumentWriter
         recipe.Name,
         [.. recipe.Steps.Select(Write)],
         [.. recipe.Links.Select(l => new LinkDocument(
-            l.From, l.To, (int)l.MinLag.TotalMinutes, l.MaxLag is { } most ? (int)most.TotalMinutes : null, Words.Of(l.Window), l.Why))],
+            l.From, l.To, (int)l.MinLag.TotalMinutes, l.MaxLag is { } most ? (int)most.TotalMinutes : null, Words.Of(l.Window), l.Why, l.When?.ToString()))],
         recipe.Summary,
         new YieldDocument(recipe.Yield.Pieces, recipe.Yield.PieceName),
         [.. recipe.Parts.Select(p => new PartDocument(p.Name, Words.Of(p.Kind), [.. p.Lines.Select(Write)]))],
-        [.. recipe.Keeping.Select(k => new KeepingDocument(k.Place, k.Days))]);
+        [.. recipe.Keeping.Select(k => new KeepingDocument(k.Place, k.Days, k.BestFromDays, k.ThawHours, k.Part))],
+        Words.Of(recipe.Kind),
+        Few(recipe.Choices.Select(c => new ChoiceDocument(c.Key, c.Question, [.. c.Options.Select(o => new OptionDocument(o.Key, o.Name, o.Why))], c.Chosen))),
+        Few(recipe.Swaps.Select(s => new SwapDocument(s.Rule, s.Ingredient))),
+        recipe.FlourHabit is { } habit ? Words.Of(habit) : null,
+        recipe.DividedInto,
+        recipe.DivisionName);
+
+    /// <summary>A pan as a document.</summary>
+    public static PanDocument Write(Pan pan) => new(
+        pan.Name,
+        pan.Length.Millimetres / 10,
+        pan.Width.Millimetres / 10,
+        Words.Of(pan.Shape),
+        pan.Depth is { } depth ? depth.Millimetres / 10 : null,
+        pan.Cups,
+        pan.CupWidth is { } cup ? cup.Millimetres / 10 : null);
+
+    /// <summary>A list, or null when it is empty: what is not there is left out.</summary>
+    private static IReadOnlyList<T>? Few<T>(IEnumerable<T> items) => items.ToList() is { Count: > 0 } list ? list : null;
 
     /// <summary>A planned day as a document.</summary>
     public static PlanDocument Write(PlannedDay day)
@@ -86,19 +109,20 @@ public static class DocumentWriter
         step.Key,
         step.Title,
         Words.Of(step.Kind),
-        [(int)step.Takes.Low.TotalMinutes, (int)step.Takes.Likely.TotalMinutes, (int)step.Takes.High.TotalMinutes],
+        Minutes(step.Takes),
         step.Instruction,
         step.Hands,
-        step.Oven is { } oven
-            ? new OvenUseDocument(
-                oven.SetTemperature.Celsius,
-                new PanDocument(oven.Pan.Name, oven.Pan.Length.Millimetres / 10, oven.Pan.Width.Millimetres / 10),
-                oven.Pans,
-                Words.Of(oven.State))
-            : null,
+        step.Oven is { } oven ? Write(oven) : null,
         step.Times,
         [.. step.DoneTests.Select(d => d.Text)],
-        [.. step.Cautions.Select(c => Words.Of(c))]);
+        [.. step.Cautions.Select(c => Words.Of(c))],
+        Few(step.Modes.Select(m => new ModeDocument(m.Name, Words.Of(m.Kind), Minutes(m.Takes), m.Oven is { } use ? Write(use) : null))),
+        Few(step.Touches.Select(t => new TouchDocument(Words.Of(t.Kind), t.At, t.Title))),
+        step.When?.ToString());
+
+    private static OvenUseDocument Write(OvenUse oven) => new(oven.SetTemperature.Celsius, Write(oven.Pan), oven.Pans, Words.Of(oven.State));
+
+    private static int[] Minutes(DurationEstimate takes) => [(int)takes.Low.TotalMinutes, (int)takes.Likely.TotalMinutes, (int)takes.High.TotalMinutes];
 
     private static LineDocument Write(IngredientLine line) => new(
         line.Ingredient,
@@ -108,7 +132,12 @@ public static class DocumentWriter
         line.Weight?.Grams,
         line.Form,
         line.Note,
-        line.IsOptional);
+        line.IsOptional,
+        line.Written,
+        line.IsHeldBack,
+        line.IsAside,
+        Few(line.Alternatives),
+        line.When?.ToString());
 
     private static string At(TaskNetwork network, int minute) => network.TimeOf(minute).ToString(Clock, null);
 }

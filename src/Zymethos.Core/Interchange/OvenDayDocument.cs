@@ -27,6 +27,10 @@ public sealed record OvenDayDocument(
 /// <param name="MixerWashMinutes">How long the bowl is away to be washed.</param>
 /// <param name="RoomC">Temperature of the room.</param>
 /// <param name="Habit">metric or usCustomary.</param>
+/// <param name="FlourHabit">How a cup of flour is filled: table, spooned or dipped.</param>
+/// <param name="MixerLitres">What the mixer's bowl holds to the brim.</param>
+/// <param name="ElevationMetres">How high the kitchen lies above the sea.</param>
+/// <param name="Pans">What pans there are; left out for an ordinary cupboard.</param>
 public sealed record KitchenDocument(
     OvenDocument Oven,
     IReadOnlyList<PersonDocument> People,
@@ -34,7 +38,16 @@ public sealed record KitchenDocument(
     int Mixers = 1,
     int MixerWashMinutes = 4,
     double RoomC = 21,
-    string Habit = "metric");
+    string Habit = "metric",
+    string FlourHabit = "table",
+    double MixerLitres = 4.5,
+    double ElevationMetres = 0,
+    IReadOnlyList<PanStockDocument>? Pans = null);
+
+/// <summary>So many of a pan.</summary>
+/// <param name="Pan">The pan.</param>
+/// <param name="Count">How many there are.</param>
+public sealed record PanStockDocument(PanDocument Pan, int Count = 1);
 
 /// <summary>An oven by what can be measured with a thermometer and a clock.</summary>
 /// <param name="HeatUpMinutes">From cold (20 C) to 180 C.</param>

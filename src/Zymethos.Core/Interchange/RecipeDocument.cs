@@ -9,6 +9,12 @@ namespace Zymethos.Core.Interchange;
 /// <param name="Yield">What one batch gives.</param>
 /// <param name="Parts">What goes in.</param>
 /// <param name="Keeping">How long it keeps where.</param>
+/// <param name="Kind">other, bread, buns, quickLoaf, layerCake, ringCake, fruitCake, muffins, cookies, rolledCookies, twiceBaked or built.</param>
+/// <param name="Choices">Where bakers differ.</param>
+/// <param name="Swaps">Ingredients taken instead of the recipe's own.</param>
+/// <param name="FlourHabit">How its writer filled a cup of flour: table, spooned or dipped; left out for the kitchen's own habit.</param>
+/// <param name="DividedInto">How many strands or buns the dough is divided into by weight.</param>
+/// <param name="DivisionName">What one of them is called, in the plural.</param>
 public sealed record RecipeDocument(
     string Key,
     string Name,
@@ -17,7 +23,31 @@ public sealed record RecipeDocument(
     string Summary = "",
     YieldDocument? Yield = null,
     IReadOnlyList<PartDocument>? Parts = null,
-    IReadOnlyList<KeepingDocument>? Keeping = null);
+    IReadOnlyList<KeepingDocument>? Keeping = null,
+    string Kind = "other",
+    IReadOnlyList<ChoiceDocument>? Choices = null,
+    IReadOnlyList<SwapDocument>? Swaps = null,
+    string? FlourHabit = null,
+    int DividedInto = 0,
+    string DivisionName = "");
+
+/// <summary>Something on which bakers differ.</summary>
+/// <param name="Key">Short name, unique in the recipe.</param>
+/// <param name="Question">What is asked.</param>
+/// <param name="Options">The ways, at least two.</param>
+/// <param name="Chosen">Key of the way taken.</param>
+public sealed record ChoiceDocument(string Key, string Question, IReadOnlyList<OptionDocument> Options, string Chosen);
+
+/// <summary>One way of a choice.</summary>
+/// <param name="Key">Short name, unique in the choice.</param>
+/// <param name="Name">A few words.</param>
+/// <param name="Why">What it changes.</param>
+public sealed record OptionDocument(string Key, string Name, string Why = "");
+
+/// <summary>An ingredient taken instead of another.</summary>
+/// <param name="Rule">Key of the rule.</param>
+/// <param name="Ingredient">What is replaced, as the lines name it.</param>
+public sealed record SwapDocument(string Rule, string Ingredient);
 
 /// <summary>What one batch gives.</summary>
 /// <param name="Pieces">How many.</param>
@@ -27,7 +57,10 @@ public sealed record YieldDocument(int Pieces, string PieceName);
 /// <summary>How long it keeps in one place.</summary>
 /// <param name="Place">Where and how wrapped.</param>
 /// <param name="Days">For how many days.</param>
-public sealed record KeepingDocument(string Place, int Days);
+/// <param name="BestFromDays">From how many days on it is at its best.</param>
+/// <param name="ThawHours">Hours to thaw at room temperature.</param>
+/// <param name="Part">The part it holds for; empty for the whole bake.</param>
+public sealed record KeepingDocument(string Place, int Days, int BestFromDays = 0, double? ThawHours = null, string Part = "");
 
 /// <summary>A part.</summary>
 /// <param name="Name">Its heading.</param>
@@ -44,6 +77,11 @@ public sealed record PartDocument(string Name, string Kind, IReadOnlyList<LineDo
 /// <param name="Form">How it is to be ("melted").</param>
 /// <param name="Note">Anything else.</param>
 /// <param name="Optional">Whether the bake does without.</param>
+/// <param name="Written">The line as somebody wrote it.</param>
+/// <param name="HeldBack">Whether it is held back until the dough wants it.</param>
+/// <param name="Aside">Whether it is for the board or the pan and no part of what is baked.</param>
+/// <param name="Alternatives">What may be taken instead.</param>
+/// <param name="When">The choice it belongs to: "soak=tea" or "soak=tea|juice".</param>
 public sealed record LineDocument(
     string Ingredient,
     double? Amount = null,
@@ -52,19 +90,27 @@ public sealed record LineDocument(
     double? Grams = null,
     string Form = "",
     string Note = "",
-    bool Optional = false);
+    bool Optional = false,
+    string Written = "",
+    bool HeldBack = false,
+    bool Aside = false,
+    IReadOnlyList<string>? Alternatives = null,
+    string? When = null);
 
 /// <summary>A step.</summary>
 /// <param name="Key">Unique in the recipe.</param>
 /// <param name="Title">A few words.</param>
-/// <param name="Kind">work, mix, soak, bulkRise, proof, rest, chill, bake or cool.</param>
+/// <param name="Kind">work, mix, soak, bulkRise, proof, rest, chill, bake, cool, mature, freeze or thaw.</param>
 /// <param name="Minutes">Shortest, usual and longest time.</param>
 /// <param name="Instruction">The full sentence or two.</param>
 /// <param name="Hands">People needed all the while; when left out 1 for work and mix, else 0.</param>
 /// <param name="Oven">What it wants of the oven.</param>
 /// <param name="Times">How many waves of it.</param>
 /// <param name="DoneTests">How to know it is done.</param>
-/// <param name="Cautions">rawFlourAndEgg, doughInOven, burns, sharedNuts, timeAndTemperature or spirit.</param>
+/// <param name="Cautions">rawFlourAndEgg, doughInOven, burns, sharedNuts, timeAndTemperature, spirit, eggFoam, honey or keeping.</param>
+/// <param name="Modes">Other ways to spend the same wait.</param>
+/// <param name="Touches">What is done to it while it bakes.</param>
+/// <param name="When">The choice it belongs to.</param>
 public sealed record StepDocument(
     string Key,
     string Title,
@@ -75,7 +121,23 @@ public sealed record StepDocument(
     OvenUseDocument? Oven = null,
     int Times = 1,
     IReadOnlyList<string>? DoneTests = null,
-    IReadOnlyList<string>? Cautions = null);
+    IReadOnlyList<string>? Cautions = null,
+    IReadOnlyList<ModeDocument>? Modes = null,
+    IReadOnlyList<TouchDocument>? Touches = null,
+    string? When = null);
+
+/// <summary>Another way to spend a wait.</summary>
+/// <param name="Name">Where and how.</param>
+/// <param name="Kind">What kind of step it is then.</param>
+/// <param name="Minutes">Shortest, usual and longest time there.</param>
+/// <param name="Oven">What it wants of the oven there.</param>
+public sealed record ModeDocument(string Name, string Kind, IReadOnlyList<int> Minutes, OvenUseDocument? Oven = null);
+
+/// <summary>Something done to a bake part-way.</summary>
+/// <param name="Kind">turn, swap, top or cover.</param>
+/// <param name="At">When, as a share of the bake between 0 and 1.</param>
+/// <param name="Title">In a few words.</param>
+public sealed record TouchDocument(string Kind, double At, string Title = "");
 
 /// <summary>What a step wants of the oven.</summary>
 /// <param name="SetTemperatureC">The dial, in degrees Celsius.</param>
@@ -84,11 +146,15 @@ public sealed record StepDocument(
 /// <param name="State">bake, or proof for an oven-proof spell.</param>
 public sealed record OvenUseDocument(double SetTemperatureC, PanDocument Pan, int Pans = 1, string State = "bake");
 
-/// <summary>A pan by its footprint.</summary>
+/// <summary>A pan by its footprint and its inside.</summary>
 /// <param name="Name">What a baker calls it.</param>
-/// <param name="LengthCm">The longer side.</param>
+/// <param name="LengthCm">The longer side; for a tin of cups that of the whole tin.</param>
 /// <param name="WidthCm">The shorter side.</param>
-public sealed record PanDocument(string Name, double LengthCm, double WidthCm);
+/// <param name="Shape">tray, loaf, rectangle, round, springform, ring or muffin.</param>
+/// <param name="DepthCm">Inner depth; left out for trays and where it is not known.</param>
+/// <param name="Cups">Cups in a tin of cups.</param>
+/// <param name="CupCm">Width of such a cup across its brim.</param>
+public sealed record PanDocument(string Name, double LengthCm, double WidthCm, string Shape = "tray", double? DepthCm = null, int Cups = 1, double? CupCm = null);
 
 /// <summary>One step follows another.</summary>
 /// <param name="From">Key of the step before.</param>
@@ -97,4 +163,5 @@ public sealed record PanDocument(string Name, double LengthCm, double WidthCm);
 /// <param name="MaxLagMinutes">Most time between; left out when it may wait.</param>
 /// <param name="Window">hard or soft.</param>
 /// <param name="Why">The reason.</param>
-public sealed record LinkDocument(string From, string To, int MinLagMinutes = 0, int? MaxLagMinutes = null, string Window = "hard", string Why = "");
+/// <param name="When">The choice it belongs to.</param>
+public sealed record LinkDocument(string From, string To, int MinLagMinutes = 0, int? MaxLagMinutes = null, string Window = "hard", string Why = "", string? When = null);

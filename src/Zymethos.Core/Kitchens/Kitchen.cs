@@ -58,6 +58,21 @@ public sealed record Kitchen(
     Temperature Room,
     MeasuringHabit Habit)
 {
+    /// <summary>How a cup of flour is filled here.</summary>
+    public FlourHabit FlourHabit { get; init; } = FlourHabit.Table;
+
+    /// <summary>What the mixer's bowl holds to the brim, in litres, 1 to 40.</summary>
+    public double MixerLitres { get; init; } = 4.5;
+
+    /// <summary>How high the kitchen lies above the sea, in metres, -450 to 5500.</summary>
+    public double ElevationMetres { get; init; }
+
+    /// <summary>What pans there are; empty for an ordinary cupboard (<see cref="PanCupboard.Ordinary"/>).</summary>
+    public ImmutableArray<PanStock> Pans { get; init; } = [];
+
+    /// <summary>The pans to bake in: the kitchen's own, or an ordinary cupboard.</summary>
+    public ImmutableArray<PanStock> Cupboard => Pans.IsEmpty ? PanCupboard.Ordinary : Pans;
+
     /// <summary>
     /// A kitchen to begin with: one baker, one mixer, a still oven of common size. The oven's figures are common practice without a source
     /// and are meant to be replaced by measured ones.

@@ -24,6 +24,15 @@ public static class KitchenCheck
         Check(oven.Shelves is >= 1 and <= 6, "oven.shelves", "An oven has 1 to 6 shelves.");
         Check(oven.ShelfWidth.Millimetres is >= 200 and <= 900, "oven.shelfWidthCm", "A shelf is 20 to 90 cm wide.");
         Check(oven.ShelfDepth.Millimetres is >= 200 and <= 900, "oven.shelfDepthCm", "A shelf is 20 to 90 cm deep.");
+        Check(kitchen.MixerLitres is >= 1 and <= 40, "mixerLitres", "A mixer's bowl holds 1 to 40 litres.");
+        Check(kitchen.ElevationMetres is >= -450 and <= 5500, "elevationMetres", "Kitchens lie between 450 m below and 5500 m above the sea.");
+        for (var i = 0; i < kitchen.Pans.Length; i++)
+        {
+            var stock = kitchen.Pans[i];
+            Check(stock.Count is >= 1 and <= 24, $"pans[{i}].count", "There are 1 to 24 of a pan.");
+            Check(!string.IsNullOrWhiteSpace(stock.Pan.Name) && stock.Pan.Name.Length <= 60, $"pans[{i}].pan.name", "Give the pan a name of up to 60 characters.");
+        }
+
         for (var i = 0; i < kitchen.People.Length; i++)
         {
             var person = kitchen.People[i];

@@ -53,6 +53,9 @@ public sealed record Ingredient(
     IngredientTraits Traits,
     Composition Composition)
 {
+    /// <summary>Whether it counts as flour in baker's percentages: what is milled from grain, not from nuts.</summary>
+    public bool IsFlour => Name.EndsWith("flour", StringComparison.OrdinalIgnoreCase) && Name is not ("almond flour" or "coconut flour");
+
     /// <summary>Grams in a US cup in a form; the usual weight when the form makes no difference. Null when it is not measured in cups.</summary>
     public double? CupIn(IEnumerable<string> forms)
     {

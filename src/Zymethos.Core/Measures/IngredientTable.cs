@@ -31,7 +31,8 @@ public static class IngredientTable
         return null;
     }
 
-    private static IEnumerable<string> Singulars(string word)
+    /// <summary>What a word may be the plural of.</summary>
+    internal static IEnumerable<string> Singulars(string word)
     {
         if (word.EndsWith("ies", StringComparison.Ordinal)) yield return word[..^3] + "y";
         if (word.EndsWith("es", StringComparison.Ordinal)) yield return word[..^2];

@@ -9,25 +9,31 @@ public static class LineReader
     /// <summary>Longest line that is read, in characters; the rest of a longer one is kept as a note.</summary>
     public const int LongestLine = 400;
 
-    /// <summary>Reads one line.</summary>
-    public static ReadLine Read(string line)
+    /// <summary>Reads one line with the table that ships.</summary>
+    public static ReadLine Read(string line) => Read(line, IngredientKnowledge.Shipped);
+
+    /// <summary>Reads one line with what a kitchen knows.</summary>
+    public static ReadLine Read(string line, IngredientKnowledge knowledge)
     {
         var text = line.Trim();
         if (text.Length > LongestLine)
         {
-            var head = Read(text[..LongestLine]);
+            var head = Read(text[..LongestLine], knowledge);
             return head with { Text = line.Trim(), Note = Join(head.Note, text[LongestLine..]), Doubts = head.Doubts.Add("This line is very long. Is it an ingredient, or part of the method?") };
         }
 
         var plain = LineText.Plain(text);
         if (plain.Length == 0) return Empty(text, LineTraits.None);
         if (plain.EndsWith(':') && !plain.Any(char.IsDigit)) return Empty(text, LineTraits.Heading) with { Note = plain.TrimEnd(':').Trim() };
-        return new LineReading(text, plain.Split(' ')).Finish();
+        return new LineReading(text, plain.Split(' '), knowledge).Finish();
     }
 
     /// <summary>Reads every line of a text; empty lines are left out.</summary>
-    public static IReadOnlyList<ReadLine> ReadAll(string text) =>
-        [.. text.Split('\n').Where(l => !string.IsNullOrWhiteSpace(l)).Select(Read)];
+    public static IReadOnlyList<ReadLine> ReadAll(string text) => ReadAll(text, IngredientKnowledge.Shipped);
+
+    /// <summary>Reads every line of a text with what a kitchen knows; empty lines are left out.</summary>
+    public static IReadOnlyList<ReadLine> ReadAll(string text, IngredientKnowledge knowledge) =>
+        [.. text.Split('\n').Where(l => !string.IsNullOrWhiteSpace(l)).Select(l => Read(l, knowledge))];
 
     private static ReadLine Empty(string text, LineTraits traits) => new(text, [], "", null, [], "", "", traits, [], [], null);
 

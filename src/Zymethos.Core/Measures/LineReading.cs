@@ -11,6 +11,7 @@ internal sealed class LineReading
     private static readonly string[] Optionals = ["optional", "if you like", "if liked", "if wished", "if using"];
 
     private readonly string _text;
+    private readonly IngredientKnowledge _knowledge;
     private readonly List<ReadAmount> _amounts = [];
     private readonly List<string> _forms = [];
     private readonly List<string> _notes = [];
@@ -23,9 +24,10 @@ internal sealed class LineReading
     private string _name = "";
     private Ingredient? _ingredient;
 
-    public LineReading(string text, string[] tokens)
+    public LineReading(string text, string[] tokens, IngredientKnowledge knowledge)
     {
         _text = text;
+        _knowledge = knowledge;
         var rest = TakeBrackets(tokens);
         var quantity = new QuantityReader(rest);
         if (IsPartOfFruit(rest, quantity)) TakeFruit(rest, quantity);
@@ -201,7 +203,7 @@ internal sealed class LineReading
     }
 
     /// <summary>The segment that names the ingredient: the first in which one is known, else the first that is no mere form.</summary>
-    private static int Longest(List<List<string>> segments)
+    private int Longest(List<List<string>> segments)
     {
         for (var i = 0; i < segments.Count; i++)
         {
@@ -228,7 +230,7 @@ internal sealed class LineReading
         var or = words.FindIndex(1, Math.Max(0, words.Count - 1), w => w.Equals("or", StringComparison.OrdinalIgnoreCase));
         if (or > 0 && or < words.Count - 1)
         {
-            var other = LineReader.Read(string.Join(' ', words.Skip(or + 1)));
+            var other = LineReader.Read(string.Join(' ', words.Skip(or + 1)), _knowledge);
             if (other.Amounts.IsEmpty) other = WithOwnAmounts(other);
             _alternatives.Add(other);
             words = words[..or];
@@ -285,7 +287,7 @@ internal sealed class LineReading
         var fruit = _ingredient?.Name ?? _name.ToLowerInvariant();
         if (_name != fruit) _notes.Add(_name);
         _name = $"{fruit} {_partOfFruit[0]}";
-        _ingredient = IngredientTable.Find(_name);
+        _ingredient = _knowledge.Find(_name);
         foreach (var part in _partOfFruit.Skip(1))
         {
             // Zest and juice of the same fruit are both wanted: the second is kept beside the first.
@@ -349,13 +351,13 @@ internal sealed class LineReading
     }
 
     /// <summary>The longest run of words that is an ingredient; of equal ones the last, since nouns stand last.</summary>
-    private static (int From, int Count, Ingredient Ingredient)? Match(List<string> words)
+    private (int From, int Count, Ingredient Ingredient)? Match(List<string> words)
     {
         for (var count = Math.Min(IngredientTable.LongestAlias, words.Count); count > 0; count--)
         {
             for (var from = words.Count - count; from >= 0; from--)
             {
-                if (IngredientTable.Find(string.Join(' ', words.Skip(from).Take(count))) is { } found) return (from, count, found);
+                if (_knowledge.Find(string.Join(' ', words.Skip(from).Take(count))) is { } found) return (from, count, found);
             }
         }
 

@@ -64,6 +64,9 @@ public static class TaskCompiler
         var helpers = kitchen.People
             .Select(p => new Helper(p.Name, MinuteOf(p.From, wish.From, 0, (int)span), MinuteOf(p.Until, wish.From, (int)span, (int)span)))
             .ToImmutableArray();
+        wish = wish with { Bakes = [.. wish.Bakes.Select(b => b with { Recipe = DayStretch.Of(ChosenRecipe.Of(b.Recipe)) })] };
+        for (var i = 0; i < wish.Bakes.Length; i++) FindTooLong(wish.Bakes[i], $"bakes[{i}]", faults);
+        if (faults.Count > 0) return new CompileResult(null, faults);
         var build = new Builder(kitchen);
         for (var i = 0; i < wish.Bakes.Length; i++) build.Add(wish.Bakes[i], i);
         if (build.Tasks.Count > MostTasks)
@@ -95,6 +98,15 @@ public static class TaskCompiler
         return Math.Clamp(minute, 0, span);
     }
 
+    private static void FindTooLong(BakeWish bake, string at, List<Fault> faults)
+    {
+        for (var i = 0; i < bake.Recipe.Steps.Length; i++)
+        {
+            if (bake.Recipe.Steps[i].Takes.Likely > Duration.FromMinutes(TaskNetwork.AfterSpan))
+                faults.Add(new Fault($"{at}.recipe.steps[{i}].minutes", $"\"{bake.Recipe.Steps[i].Title}\" is longer than a day can hold ({TaskNetwork.AfterSpan / 60} hours)."));
+        }
+    }
+
     private static void FindInBake(Kitchen kitchen, DayWish wish, BakeWish bake, string at, List<Fault> faults)
     {
         if (bake.Batches is < 1 or > 12) faults.Add(new Fault($"{at}.batches", "Bake 1 to 12 batches of a recipe in a day."));
@@ -108,8 +120,6 @@ public static class TaskCompiler
         {
             var step = bake.Recipe.Steps[i];
             var here = $"{at}.recipe.steps[{i}]";
-            if (step.Takes.Likely > Duration.FromMinutes(TaskNetwork.AfterSpan))
-                faults.Add(new Fault($"{here}.minutes", $"\"{step.Title}\" is longer than a day can hold ({TaskNetwork.AfterSpan / 60} hours)."));
             if (step.Hands > kitchen.People.Length)
                 faults.Add(new Fault($"{here}.hands", $"\"{step.Title}\" needs {step.Hands} people; the kitchen has {kitchen.People.Length}."));
             if (step.Kind == StepKind.Mix && kitchen.Mixers == 0)

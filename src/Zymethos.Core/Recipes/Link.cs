@@ -21,4 +21,8 @@ public enum WindowKind
 /// <param name="MaxLag">The most time between, not below <paramref name="MinLag"/>; null when it may wait for ever.</param>
 /// <param name="Window">Whether <paramref name="MaxLag"/> is hard or soft. Without meaning when there is none.</param>
 /// <param name="Why">The reason in a baker's words ("glaze while hot"). May be empty.</param>
-public sealed record Link(string From, string To, Duration MinLag, Duration? MaxLag, WindowKind Window, string Why);
+public sealed record Link(string From, string To, Duration MinLag, Duration? MaxLag, WindowKind Window, string Why)
+{
+    /// <summary>The choice this link belongs to; null when it always holds.</summary>
+    public Condition? When { get; init; }
+}

@@ -33,9 +33,54 @@ public static class RecipeCheck
                 faults.Add(new Fault($"{at}.times", "Repeated steps of one recipe must all be repeated equally often."));
         }
 
+        FindInChoices(recipe, faults);
         for (var i = 0; i < recipe.Links.Length; i++) FindInLink(recipe, recipe.Links[i], $"links[{i}]", known, faults);
-        if (faults.Count == 0 && FindContradiction(recipe, known) is { } contradiction) faults.Add(contradiction);
+        if (faults.Count > 0) return faults;
+        foreach (var way in Ways(recipe))
+        {
+            var chosen = ChosenRecipe.Of(way);
+            if (chosen.Steps.IsEmpty) return [new Fault("choices", "A way leaves no step at all.")];
+            var index = chosen.Steps.Select((s, i) => (s.Key, i)).ToDictionary(p => p.Key, p => p.i, StringComparer.Ordinal);
+            if (FindContradiction(chosen, index) is { } contradiction) return [contradiction];
+        }
+
         return faults;
+    }
+
+    /// <summary>The recipe with each option of each choice taken once, the other choices as they stand.</summary>
+    private static IEnumerable<Recipe> Ways(Recipe recipe)
+    {
+        yield return recipe;
+        foreach (var choice in recipe.Choices)
+        {
+            foreach (var option in choice.Options.Where(o => o.Key != choice.Chosen)) yield return ChosenRecipe.Choose(recipe, choice.Key, option.Key);
+        }
+    }
+
+    private static void FindInChoices(Recipe recipe, List<Fault> faults)
+    {
+        for (var i = 0; i < recipe.Choices.Length; i++)
+        {
+            var choice = recipe.Choices[i];
+            if (choice.Options.Length < 2) faults.Add(new Fault($"choices[{i}].options", $"\"{choice.Question}\" needs at least two ways."));
+            if (!choice.Options.Any(o => o.Key == choice.Chosen)) faults.Add(new Fault($"choices[{i}].chosen", $"\"{choice.Question}\": choose one of its own ways."));
+            if (recipe.Choices.Take(i).Any(c => c.Key == choice.Key)) faults.Add(new Fault($"choices[{i}].key", $"Two choices are called \"{choice.Key}\"."));
+        }
+
+        Check(recipe.Steps.Select((s, i) => (s.When, $"steps[{i}].when")));
+        Check(recipe.Links.Select((l, i) => (l.When, $"links[{i}].when")));
+        Check(recipe.Parts.SelectMany((p, i) => p.Lines.Select((l, j) => (l.When, $"parts[{i}].lines[{j}].when"))));
+
+        void Check(IEnumerable<(Condition? When, string At)> conditions)
+        {
+            foreach (var (when, at) in conditions)
+            {
+                if (when is null) continue;
+                var choice = recipe.Choices.FirstOrDefault(c => c.Key == when.Choice);
+                if (choice is null || when.Options.Any(o => choice.Options.All(p => p.Key != o)))
+                    faults.Add(new Fault(at, $"There is no choice \"{when}\" in \"{recipe.Name}\"."));
+            }
+        }
     }
 
     private static void FindInStep(Step step, string at, List<Fault> faults)
@@ -50,6 +95,10 @@ public static class RecipeCheck
             faults.Add(new Fault($"{at}.oven", $"\"{step.Title}\" is a bake and must say what it needs of the oven."));
         if (step.Kind is StepKind.Mix or StepKind.Work && step.Hands == 0)
             faults.Add(new Fault($"{at}.hands", $"\"{step.Title}\" is hands at work and needs at least one person."));
+        if (!step.Touches.IsEmpty && step.Kind != StepKind.Bake)
+            faults.Add(new Fault($"{at}.touches", $"\"{step.Title}\" does not bake, so nothing can be done to it part-way."));
+        foreach (var mode in step.Modes.Where(m => !m.Takes.IsOrdered))
+            faults.Add(new Fault($"{at}.modes", $"\"{step.Title}\", {mode.Name}: the times must be above zero and in order, shortest, usual, longest."));
         if (step.Oven is { } oven && oven.Pans is < 1 or > 24)
             faults.Add(new Fault($"{at}.oven.pans", $"\"{step.Title}\": 1 to 24 pans go in together."));
     }

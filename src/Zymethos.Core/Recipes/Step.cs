@@ -32,6 +32,15 @@ public enum StepKind
 
     /// <summary>Cooling in the pan or on the rack.</summary>
     Cool,
+
+    /// <summary>Ripening for days or weeks, wrapped.</summary>
+    Mature,
+
+    /// <summary>In the freezer.</summary>
+    Freeze,
+
+    /// <summary>Coming back from the freezer.</summary>
+    Thaw,
 }
 
 /// <summary>How the baker knows that a step is done.</summary>
@@ -66,4 +75,42 @@ public sealed record Step(
 {
     /// <summary>Whether someone must be at it from start to end.</summary>
     public bool IsHandsOn => Hands > 0;
+
+    /// <summary>Other ways to spend the same wait ("in the refrigerator overnight"); the step itself is the first. May be empty.</summary>
+    public ImmutableArray<StepMode> Modes { get; init; } = [];
+
+    /// <summary>What is done to it while it bakes. May be empty; only a bake has any.</summary>
+    public ImmutableArray<BakeTouch> Touches { get; init; } = [];
+
+    /// <summary>The choice this step belongs to; null when it is always done.</summary>
+    public Condition? When { get; init; }
 }
+
+/// <summary>Another way to spend a wait: a rise on the counter, in the oven-proof spell, in the refrigerator overnight.</summary>
+/// <param name="Name">Where and how, in a few words.</param>
+/// <param name="Kind">What it is then.</param>
+/// <param name="Takes">How long it takes there.</param>
+/// <param name="Oven">What it wants of the oven there; null when nothing.</param>
+public sealed record StepMode(string Name, StepKind Kind, DurationEstimate Takes, OvenUse? Oven);
+
+/// <summary>What can be done to something while it bakes.</summary>
+public enum TouchKind
+{
+    /// <summary>Turned round, back to front.</summary>
+    Turn,
+
+    /// <summary>Two trays change places.</summary>
+    Swap,
+
+    /// <summary>A topping is put on.</summary>
+    Top,
+
+    /// <summary>Covered against the heat from above.</summary>
+    Cover,
+}
+
+/// <summary>Something done to a bake part-way.</summary>
+/// <param name="Kind">What.</param>
+/// <param name="At">When, as a share of the bake, above 0 and below 1.</param>
+/// <param name="Title">In a few words ("strew the crumb on").</param>
+public sealed record BakeTouch(TouchKind Kind, double At, string Title);

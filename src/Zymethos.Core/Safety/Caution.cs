@@ -20,6 +20,15 @@ public enum CautionKind
 
     /// <summary>Alcohol that does not all bake off.</summary>
     Spirit,
+
+    /// <summary>Egg foams, custards and curds that must be heated through.</summary>
+    EggFoam,
+
+    /// <summary>Honey, which infants may not have.</summary>
+    Honey,
+
+    /// <summary>Moist bread that is not to be sealed for the shelf.</summary>
+    Keeping,
 }
 
 /// <summary>A caution in words, with where the words come from.</summary>
@@ -53,6 +62,15 @@ public sealed record Caution(CautionKind Kind, string Text, string Source)
         CautionKind.Spirit => new(kind,
             "Contains alcohol that does not all bake off: say so to whoever eats it.",
             "USDA table of nutrient retention factors (from memory)"),
+        CautionKind.EggFoam => new(kind,
+            "Heat egg whites, custards and curds to 71 °C (160 °F), measured in the middle, before they are used.",
+            "USDA FSIS (from memory)"),
+        CautionKind.Honey => new(kind,
+            "Contains honey: not for infants under 12 months, baked or not.",
+            "public-health advice on infant botulism (from memory)"),
+        CautionKind.Keeping => new(kind,
+            "Do not seal moist loaves in jars or vacuum bags for the shelf: germs that need no air grow there unseen. Freeze instead.",
+            "USDA FSIS and extension advice on botulism (from memory)"),
         _ => throw new ArgumentOutOfRangeException(nameof(kind), kind, "Unknown caution."),
     };
 }

@@ -7,9 +7,11 @@ using Zymethos.Web.Setup;
 
 namespace Zymethos.Web.OvenDays;
 
-/// <summary>The demo kitchen's first planned day: the coming Saturday with everything in its Book.</summary>
+/// <summary>The demo kitchen's first planned day: the coming Saturday with bread, loaves and three kinds of cookies.</summary>
 public sealed class DemoDay(ZymethosContext context, PlanDay planner, AppSettings settings, IClock clock)
 {
+    private static readonly string[] Bakes = ["lantern-plait", "market-squash-loaf", "lamplight-ginger-rounds", "window-shapes", "orchard-almond-slices"];
+
     /// <summary>Plans it, unless a day is planned already.</summary>
     public async Task PlanAsync(CancellationToken cancel)
     {
@@ -18,7 +20,7 @@ public sealed class DemoDay(ZymethosContext context, PlanDay planner, AppSetting
         var document = new OvenDayDocument(
             DemoKitchen.Kitchen(),
             new DayDocument(date.ToString("uuuu-MM-dd", null), "08:00", "18:00"),
-            [.. DemoKitchen.Recipes().Select(r => new BakeDocument(r))]);
+            [.. DemoKitchen.Recipes().Where(r => Bakes.Contains(r.Key)).Select(r => new BakeDocument(r))]);
         await new OpenDay(context, planner, settings, clock).PlanAndKeepAsync(document, date, "", cancel);
     }
 }

@@ -22,9 +22,9 @@ public sealed class ArrowTests
         ["Recipes"] = ["Measures", "Safety"],
         ["Kitchens"] = ["Measures", "Recipes"],
         ["Scaling"] = ["Measures", "Safety", "Recipes"],
-        ["Heat"] = ["Measures", "Recipes", "Kitchens"],
+        ["Heat"] = ["Measures", "Recipes", "Kitchens", "Scaling"],
         ["Planning"] = ["Measures", "Safety", "Recipes", "Kitchens", "Heat"],
-        ["Interchange"] = ["Measures", "Safety", "Recipes", "Kitchens", "Heat", "Planning"],
+        ["Interchange"] = ["Measures", "Safety", "Recipes", "Kitchens", "Scaling", "Heat", "Planning"],
     };
 
     public static TheoryData<string, string> Forbidden()

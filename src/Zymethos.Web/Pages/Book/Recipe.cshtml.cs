@@ -61,7 +61,7 @@ public sealed class RecipeModel(ZymethosContext context) : PageModel
         Times = times ?? "1";
         if (by == "pieces" && int.TryParse(pieces, out var wanted) && wanted > 0)
         {
-            var factor = ScaledRecipe.FactorForPieces(Recipe, wanted);
+            var factor = (double)wanted / Recipe.Yield.Pieces;
             Times = factor.ToString("0.###", System.Globalization.CultureInfo.InvariantCulture);
             if (factor is >= ScaledRecipe.Smallest and <= ScaledRecipe.Largest) return factor;
         }
