@@ -24,6 +24,7 @@ public sealed class ArrowTests
         ["Scaling"] = ["Measures", "Safety", "Recipes"],
         ["Heat"] = ["Measures", "Recipes", "Kitchens", "Scaling"],
         ["Planning"] = ["Measures", "Safety", "Recipes", "Kitchens", "Heat"],
+        ["Drafts"] = ["Measures", "Safety", "Recipes", "Interchange"],
         ["Interchange"] = ["Measures", "Safety", "Recipes", "Kitchens", "Scaling", "Heat", "Planning"],
     };
 

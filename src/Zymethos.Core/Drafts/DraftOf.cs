@@ -1,0 +1,76 @@
+using System.Globalization;
+using NodaTime;
+using Zymethos.Core.Interchange;
+using Zymethos.Core.Recipes;
+
+namespace Zymethos.Core.Drafts;
+
+/// <summary>Writes a recipe as a draft, for editing. Read back unchanged it is the same recipe.</summary>
+public static class DraftOf
+{
+    /// <summary>The draft of a recipe.</summary>
+    public static RecipeDraft Recipe(Recipe recipe) => new()
+    {
+        Key = recipe.Key,
+        Name = recipe.Name,
+        Summary = recipe.Summary,
+        Kind = Words.Of(recipe.Kind),
+        Pieces = Text(recipe.Yield.Pieces),
+        PieceName = recipe.Yield.PieceName,
+        FlourHabit = recipe.FlourHabit is { } habit ? Words.Of(habit) : "",
+        DividedInto = recipe.DividedInto > 0 ? Text(recipe.DividedInto) : "",
+        DivisionName = recipe.DivisionName,
+        Parts = [.. recipe.Parts.Select(p => new PartDraft { Name = p.Name, Kind = Words.Of(p.Kind), Lines = string.Join('\n', p.Lines.Select(LineOfRecipe.Say)) })],
+        Steps = [.. recipe.Steps.Select(Step)],
+        Links = [.. recipe.Links.Select(Link)],
+        Choices = [.. recipe.Choices.Select(c => new ChoiceDraft
+        {
+            Key = c.Key,
+            Question = c.Question,
+            Chosen = c.Chosen,
+            Options = string.Join('\n', c.Options.Select(o => o.Why.Length > 0 ? $"{o.Key}: {o.Name}: {o.Why}" : $"{o.Key}: {o.Name}")),
+        })],
+        Keeping = [.. recipe.Keeping.Select(k => new KeepingDraft
+        {
+            Place = k.Place,
+            Days = Text(k.Days),
+            BestFrom = k.BestFromDays > 0 ? Text(k.BestFromDays) : "",
+            Thaw = k.ThawHours?.ToString("0.##", CultureInfo.InvariantCulture) ?? "",
+            Part = k.Part,
+        })],
+    };
+
+    private static StepDraft Step(Step step) => new()
+    {
+        Key = step.Key,
+        Title = step.Title,
+        Kind = Words.Of(step.Kind),
+        Takes = TimeText.Say(step.Takes),
+        Instruction = step.Instruction,
+        Hands = step.Hands == (step.Kind is StepKind.Work or StepKind.Mix ? 1 : 0) ? "" : Text(step.Hands),
+        Times = step.Times > 1 ? Text(step.Times) : "",
+        Oven = step.Oven is { } oven ? Heat(oven) : "",
+        Pan = step.Oven?.Pan.Name ?? "",
+        Pans = step.Oven is { Pans: > 1 } many ? Text(many.Pans) : "",
+        Done = string.Join('\n', step.DoneTests.Select(d => d.Text)),
+        Cautions = string.Join(' ', step.Cautions.Select(c => Words.Of(c))),
+        Modes = string.Join('\n', step.Modes.Select(m => $"{m.Name}: {Words.Of(m.Kind)}, {TimeText.Say(m.Takes)}{(m.Oven is { } use ? $"; {Heat(use)}, {use.Pans} × {use.Pan.Name}" : "")}")),
+        Touches = string.Join('\n', step.Touches.Select(t => $"{Words.Of(t.Kind)} {(t.At * 100).ToString("0.##", CultureInfo.InvariantCulture)} %: {t.Title}")),
+        When = step.When?.ToString() ?? "",
+    };
+
+    private static LinkDraft Link(Link link) => new()
+    {
+        From = link.From,
+        To = link.To,
+        Least = link.MinLag > Duration.Zero ? TimeText.Say((int)link.MinLag.TotalMinutes) : "",
+        Most = link.MaxLag is { } most ? TimeText.Say((int)most.TotalMinutes) : "",
+        Soft = link.Window == WindowKind.Soft,
+        Why = link.Why,
+        When = link.When?.ToString() ?? "",
+    };
+
+    private static string Heat(OvenUse use) => $"{use.SetTemperature.Celsius.ToString("0", CultureInfo.InvariantCulture)} C";
+
+    private static string Text(int value) => value.ToString(CultureInfo.InvariantCulture);
+}
