@@ -27,6 +27,18 @@ public sealed class ZymethosContext(DbContextOptions<ZymethosContext> options, I
     /// <summary>Recipes of the current kitchen.</summary>
     public DbSet<RecipeRow> Recipes => Set<RecipeRow>();
 
+    /// <summary>Every saved version of every recipe of the current kitchen.</summary>
+    public DbSet<RecipeVersionRow> RecipeVersions => Set<RecipeVersionRow>();
+
+    /// <summary>Recipes of the current kitchen that are being written.</summary>
+    public DbSet<RecipeDraftRow> RecipeDrafts => Set<RecipeDraftRow>();
+
+    /// <summary>Ingredients of the current kitchen's own.</summary>
+    public DbSet<IngredientRow> Ingredients => Set<IngredientRow>();
+
+    /// <summary>Flour that went into doughs of the current kitchen.</summary>
+    public DbSet<FlourTallyRow> FlourTallies => Set<FlourTallyRow>();
+
     /// <summary>Planned days of the current kitchen.</summary>
     public DbSet<OvenDayRow> OvenDays => Set<OvenDayRow>();
 
@@ -69,6 +81,35 @@ public sealed class ZymethosContext(DbContextOptions<ZymethosContext> options, I
             e.Property(r => r.Name).HasMaxLength(120);
             e.HasIndex(r => new { r.KitchenId, r.Key }).IsUnique();
             Json(e.Property(r => r.Document));
+            e.Property(r => r.Version).IsRowVersion();
+        });
+        builder.Entity<RecipeVersionRow>(e =>
+        {
+            e.ToTable("recipe_versions");
+            e.Property(r => r.Key).HasMaxLength(80);
+            e.Property(r => r.Note).HasMaxLength(200);
+            e.HasIndex(r => new { r.KitchenId, r.Key, r.Number }).IsUnique();
+            Json(e.Property(r => r.Document));
+        });
+        builder.Entity<RecipeDraftRow>(e =>
+        {
+            e.ToTable("recipe_drafts");
+            e.Property(r => r.Key).HasMaxLength(80);
+            Json(e.Property(r => r.Draft));
+            e.Property(r => r.Version).IsRowVersion();
+        });
+        builder.Entity<IngredientRow>(e =>
+        {
+            e.ToTable("ingredients");
+            e.Property(r => r.Name).HasMaxLength(80);
+            e.HasIndex(r => new { r.KitchenId, r.Name }).IsUnique();
+            Json(e.Property(r => r.Document));
+        });
+        builder.Entity<FlourTallyRow>(e =>
+        {
+            e.ToTable("flour_tallies");
+            e.Property(r => r.Key).HasMaxLength(80);
+            e.HasIndex(r => new { r.KitchenId, r.Key, r.StartedAt });
             e.Property(r => r.Version).IsRowVersion();
         });
         builder.Entity<OvenDayRow>(e =>

@@ -8,6 +8,7 @@ using Zymethos.Store;
 using Zymethos.Store.Accounts;
 using Zymethos.Store.Tenancy;
 using Zymethos.Web.Api;
+using Zymethos.Web.Books;
 using Zymethos.Web.OvenDays;
 using Zymethos.Web.Setup;
 
@@ -37,7 +38,7 @@ builder.Services.AddRazorPages(o =>
     o.Conventions.AllowAnonymousToPage("/Error");
     o.Conventions.AllowAnonymousToPage("/NotFound");
     o.Conventions.AllowAnonymousToPage("/Theme");
-});
+}).AddMvcOptions(o => o.ModelMetadataDetailsProviders.Add(new KeepEmptyText()));
 builder.Services.AddRouting(o => o.LowercaseUrls = true);
 builder.Services.AddResponseCompression(o =>
 {
@@ -48,6 +49,8 @@ builder.Services.AddScoped<DemoDoor>();
 builder.Services.AddSingleton<SolverGate>();
 builder.Services.AddScoped<PlanDay>();
 builder.Services.AddScoped<OpenDay>();
+builder.Services.AddScoped<KitchenBook>();
+builder.Services.AddScoped<BookFile>();
 builder.Services.AddOpenApi("v1");
 builder.Services.AddHealthChecks().AddCheck<DatabaseReady>("database", tags: ["ready"]);
 builder.Services.AddRateLimiter(o => ApiLimits.Apply(o, builder.Configuration));
@@ -68,6 +71,8 @@ app.MapRazorPages();
 app.MapOpenApi("/openapi/{documentName}.json").AllowAnonymous();
 app.MapOvenDayApi();
 app.MapMeasuresApi();
+app.MapRecipesApi();
+app.MapBookDownloads();
 app.MapHealth();
 await app.RunAsync();
 

@@ -1,6 +1,7 @@
 using Microsoft.EntityFrameworkCore;
 using Microsoft.EntityFrameworkCore.Metadata;
 using NodaTime;
+using Zymethos.Core.Drafts;
 using Zymethos.Core.Interchange;
 using Zymethos.Store;
 using Zymethos.Store.Books;
@@ -19,11 +20,16 @@ public sealed class TenancyTests(TestKitchen kitchen) : IClassFixture<TestKitche
 
     private static OvenDayDocument Day => new(DemoKitchen.Kitchen(), new DayDocument("2026-12-05", "08:00", "18:00"), [new BakeDocument(DemoKitchen.Recipes()[0])]);
 
-    private static object NewRow(Type type) => type == typeof(RecipeRow)
-        ? new RecipeRow { Id = Guid.NewGuid(), Key = $"k-{Guid.NewGuid():N}", Name = "Mine", Document = DemoKitchen.Recipes()[0] }
-        : type == typeof(OvenDayRow)
-            ? new OvenDayRow { Id = Guid.NewGuid(), Date = new LocalDate(2030, 1, 1).PlusDays(Random.Shared.Next(3000)), Document = Day, Plan = new SavedPlan(1, 0, [], "") }
-            : throw new InvalidOperationException($"{type.Name} is new: say here how to make one, so that its tenancy is tested.");
+    private static object NewRow(Type type) => type.Name switch
+    {
+        nameof(RecipeRow) => new RecipeRow { Id = Guid.NewGuid(), Key = $"k-{Guid.NewGuid():N}", Name = "Mine", Document = DemoKitchen.Recipes()[0] },
+        nameof(RecipeVersionRow) => new RecipeVersionRow { Id = Guid.NewGuid(), Key = $"k-{Guid.NewGuid():N}", Number = 1, Document = DemoKitchen.Recipes()[0] },
+        nameof(RecipeDraftRow) => new RecipeDraftRow { Id = Guid.NewGuid(), Draft = new RecipeDraft { Name = "Mine" } },
+        nameof(IngredientRow) => new IngredientRow { Id = Guid.NewGuid(), Name = $"n-{Guid.NewGuid():N}", Document = new IngredientDocument("mine", GramsPerCup: 100) },
+        nameof(FlourTallyRow) => new FlourTallyRow { Id = Guid.NewGuid(), Key = "k", PlannedGrams = 1000, InGrams = 1000 },
+        nameof(OvenDayRow) => new OvenDayRow { Id = Guid.NewGuid(), Date = new LocalDate(2030, 1, 1).PlusDays(Random.Shared.Next(3000)), Document = Day, Plan = new SavedPlan(1, 0, [], "") },
+        _ => throw new InvalidOperationException($"{type.Name} is new: say here how to make one, so that its tenancy is tested."),
+    };
 
     private async Task<Guid> NewKitchenAsync()
     {

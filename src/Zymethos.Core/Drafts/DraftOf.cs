@@ -53,7 +53,7 @@ public static class DraftOf
         Pan = step.Oven?.Pan.Name ?? "",
         Pans = step.Oven is { Pans: > 1 } many ? Text(many.Pans) : "",
         Done = string.Join('\n', step.DoneTests.Select(d => d.Text)),
-        Cautions = string.Join(' ', step.Cautions.Select(c => Words.Of(c))),
+        Cautions = [.. step.Cautions.Select(c => Words.Of(c))],
         Modes = string.Join('\n', step.Modes.Select(m => $"{m.Name}: {Words.Of(m.Kind)}, {TimeText.Say(m.Takes)}{(m.Oven is { } use ? $"; {Heat(use)}, {use.Pans} × {use.Pan.Name}" : "")}")),
         Touches = string.Join('\n', step.Touches.Select(t => $"{Words.Of(t.Kind)} {(t.At * 100).ToString("0.##", CultureInfo.InvariantCulture)} %: {t.Title}")),
         When = step.When?.ToString() ?? "",

@@ -160,7 +160,7 @@ public sealed partial class DraftReader
             ReadOven(draft.Oven, draft.Pan, draft.Pans, kind, at),
             Whole(draft.Times, $"{at}.times", 1, 1, 24),
             [.. Lines(draft.Done).Select(t => new DoneTest(t))],
-            [.. draft.Cautions.Split([' ', ',', '\n'], StringSplitOptions.RemoveEmptyEntries).Select(Choice<CautionKind>).OfType<CautionKind>().Distinct()])
+            [.. draft.Cautions.Select(Choice<CautionKind>).OfType<CautionKind>().Distinct()])
         {
             Modes = [.. Lines(draft.Modes).Select(l => ReadMode(l, at)).OfType<StepMode>()],
             Touches = [.. Lines(draft.Touches).Select(l => ReadTouch(l, at)).OfType<BakeTouch>()],

@@ -131,7 +131,7 @@ public sealed partial class MethodReader
                 step.Touches = Joined(step.Touches, $"{(low.Contains("cover", StringComparison.Ordinal) || low.Contains("tent", StringComparison.Ordinal) ? "cover" : "top")} {100 * at / takes.Likely.TotalMinutes:0} %: {after.Value}");
         }
 
-        var cautions = step.Cautions.Split(' ', StringSplitOptions.RemoveEmptyEntries).ToHashSet(StringComparer.Ordinal);
+        var cautions = step.Cautions.ToHashSet(StringComparer.Ordinal);
         void When(Regex words, CautionKind caution)
         {
             if (words.IsMatch(low)) cautions.Add(Words.Of(caution));
@@ -145,7 +145,7 @@ public sealed partial class MethodReader
         When(HoneyWords(), CautionKind.Honey);
         When(CreamWords(), CautionKind.TimeAndTemperature);
         When(FoamWords(), CautionKind.EggFoam);
-        step.Cautions = string.Join(' ', cautions);
+        step.Cautions = [.. cautions];
     }
 
     /// <summary>What follows what, and how soon.</summary>

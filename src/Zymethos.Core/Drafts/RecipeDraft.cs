@@ -103,8 +103,8 @@ public sealed record StepDraft
     /// <summary>How to know that it is done, a line each.</summary>
     public string Done { get; set; } = "";
 
-    /// <summary>What to beware of, as documents write it, parted by spaces.</summary>
-    public string Cautions { get; set; } = "";
+    /// <summary>What to beware of, as documents write it.</summary>
+    public List<string> Cautions { get; set; } = [];
 
     /// <summary>Other ways to spend the wait, a line each: "refrigerator overnight: chill, 8-14 h".</summary>
     public string Modes { get; set; } = "";

@@ -70,8 +70,11 @@ public static class SpoonsAndCups
     private static IEnumerable<Part> TeaSpoons(double wanted) =>
         from whole in Around(wanted / MeasureUnit.Teaspoon.Size)
         from part in SpoonParts
-        where whole + part.Parts is >= 0.125 and < 3
-        select new Part((whole + part.Parts) * MeasureUnit.Teaspoon.Size, Say(whole, part.Text, "tsp"));
+        from eighth in new[] { false, true }
+        where !(eighth && part.Parts is 0 or 0.125)
+        let size = whole + part.Parts + (eighth ? 0.125 : 0)
+        where size is >= 0.125 and < 3
+        select new Part(size * MeasureUnit.Teaspoon.Size, eighth ? $"{Say(whole, part.Text, "tsp")} + ⅛ tsp" : Say(whole, part.Text, "tsp"), eighth ? 2 : 1);
 
     private static IEnumerable<int> Around(double value)
     {
@@ -87,10 +90,10 @@ public static class SpoonsAndCups
     private static Candidate Make(double wanted, Part? cups, Part? spoons, Part? small)
     {
         var parts = new[] { cups, spoons, small }.OfType<Part>().ToList();
-        return new Candidate(string.Join(" + ", parts.Select(p => p.Text)), 100 * (parts.Sum(p => p.Millilitres) - wanted) / wanted, parts.Count);
+        return new Candidate(string.Join(" + ", parts.Select(p => p.Text)), 100 * (parts.Sum(p => p.Millilitres) - wanted) / wanted, parts.Sum(p => p.Fillings));
     }
 
-    private sealed record Part(double Millilitres, string Text);
+    private sealed record Part(double Millilitres, string Text, int Fillings = 1);
 
     private sealed record Candidate(string Text, double ErrorPercent, int Pieces)
     {

@@ -11,6 +11,9 @@ public static class RecipeCheck
     /// <summary>The longest step or lag a method may have: 60 days, longer than any soak or maturing that is planned.</summary>
     public static readonly Duration Longest = Duration.FromDays(60);
 
+    /// <summary>Whether a day can be planned with it: it bakes, and nothing is wrong with its method.</summary>
+    public static bool CanBePlanned(Recipe recipe) => recipe.Steps.Any(s => s.Kind == StepKind.Bake) && Find(recipe).Count == 0;
+
     /// <summary>Everything that is wrong, in the order of the recipe; empty when nothing is.</summary>
     public static IReadOnlyList<Fault> Find(Recipe recipe)
     {

@@ -17,6 +17,7 @@ public sealed record PanFit(Pan Pan, int Count, Volume Each, Mass EachWeight, do
 {
     // A common muffin cup, half a US cup to the brim, filled to two thirds (handbook charts, from memory).
     private const double SmallCakeMillilitres = 118 * 0.67;
+    private const double WorthAPan = 0.35;
 
     /// <summary>Batter of a weight in so many pans. Pans are never overfilled: what is too much becomes small cakes. Null for a tray.</summary>
     /// <param name="batter">What goes into pans, all of it.</param>
@@ -29,7 +30,8 @@ public sealed record PanFit(Pan Pan, int Count, Volume Each, Mass EachWeight, do
         var rule = FillRule.For(kind);
         var volume = batter.Grams / rule.Density;
         var pans = count ?? Math.Max(1, (int)Math.Round(volume / (holds.Millilitres * rule.Usual)));
-        if (count is null && volume / pans > holds.Millilitres * rule.Most) pans++;
+        // A little too much becomes small cakes; much too much asks for another pan.
+        if (count is null && volume - (pans * holds.Millilitres * rule.Most) > WorthAPan * holds.Millilitres * rule.Usual) pans++;
         var each = Math.Min(volume / pans, holds.Millilitres * rule.Most);
         var surplus = Math.Max(0, volume - (each * pans));
         // Less than half a small cake is a lick of the spoon.

@@ -24,11 +24,21 @@ public static class DemoKitchen
             .Order(StringComparer.Ordinal)
             .Select(Read<RecipeDocument>)];
 
-    /// <summary>Puts kitchen and Book into an empty database; does nothing when the demo kitchen is there. True when it was made now.</summary>
+    /// <summary>
+    /// Puts kitchen and Book into an empty database; a demo kitchen that is there gets the recipes that were added since, and nothing else of it is touched.
+    /// True when the kitchen was made now.
+    /// </summary>
     public static async Task<bool> SeedAsync(DbContextOptions<ZymethosContext> options, CancellationToken cancel = default)
     {
         await using var context = new ZymethosContext(options, new FixedKitchen(Id));
-        if (await context.Kitchens.AnyAsync(cancel)) return false;
+        if (await context.Kitchens.AnyAsync(cancel))
+        {
+            var known = await context.RecipeVersions.Select(r => r.Key).Union(context.Recipes.Select(r => r.Key)).ToListAsync(cancel);
+            context.Recipes.AddRange(Book(Recipes().Where(r => !known.Contains(r.Key))));
+            await context.SaveChangesAsync(cancel);
+            return false;
+        }
+
         var document = Kitchen();
         context.Kitchens.Add(new KitchenRow { Id = Id, Name = document.Name, IsDemo = true, Document = document });
         context.Recipes.AddRange(Book(Recipes()));

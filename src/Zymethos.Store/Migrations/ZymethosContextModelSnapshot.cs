@@ -176,6 +176,105 @@ namespace Zymethos.Store.Migrations
                     b.ToTable("AspNetUsers", (string)null);
                 });
 
+            modelBuilder.Entity("Zymethos.Store.Books.FlourTallyRow", b =>
+                {
+                    b.Property<Guid>("Id")
+                        .ValueGeneratedOnAdd()
+                        .HasColumnType("uuid");
+
+                    b.Property<Instant?>("DoneAt")
+                        .HasColumnType("timestamp with time zone");
+
+                    b.Property<double>("InGrams")
+                        .HasColumnType("double precision");
+
+                    b.Property<string>("Key")
+                        .IsRequired()
+                        .HasMaxLength(80)
+                        .HasColumnType("character varying(80)");
+
+                    b.Property<Guid>("KitchenId")
+                        .HasColumnType("uuid");
+
+                    b.Property<double>("PlannedGrams")
+                        .HasColumnType("double precision");
+
+                    b.Property<Instant>("StartedAt")
+                        .HasColumnType("timestamp with time zone");
+
+                    b.Property<uint>("Version")
+                        .IsConcurrencyToken()
+                        .ValueGeneratedOnAddOrUpdate()
+                        .HasColumnType("xid")
+                        .HasColumnName("xmin");
+
+                    b.HasKey("Id");
+
+                    b.HasIndex("KitchenId", "Key", "StartedAt");
+
+                    b.ToTable("flour_tallies", (string)null);
+                });
+
+            modelBuilder.Entity("Zymethos.Store.Books.IngredientRow", b =>
+                {
+                    b.Property<Guid>("Id")
+                        .ValueGeneratedOnAdd()
+                        .HasColumnType("uuid");
+
+                    b.Property<string>("Document")
+                        .IsRequired()
+                        .HasColumnType("jsonb");
+
+                    b.Property<Guid>("KitchenId")
+                        .HasColumnType("uuid");
+
+                    b.Property<string>("Name")
+                        .IsRequired()
+                        .HasMaxLength(80)
+                        .HasColumnType("character varying(80)");
+
+                    b.HasKey("Id");
+
+                    b.HasIndex("KitchenId", "Name")
+                        .IsUnique();
+
+                    b.ToTable("ingredients", (string)null);
+                });
+
+            modelBuilder.Entity("Zymethos.Store.Books.RecipeDraftRow", b =>
+                {
+                    b.Property<Guid>("Id")
+                        .ValueGeneratedOnAdd()
+                        .HasColumnType("uuid");
+
+                    b.Property<string>("Draft")
+                        .IsRequired()
+                        .HasColumnType("jsonb");
+
+                    b.Property<string>("Key")
+                        .IsRequired()
+                        .HasMaxLength(80)
+                        .HasColumnType("character varying(80)");
+
+                    b.Property<Guid>("KitchenId")
+                        .HasColumnType("uuid");
+
+                    b.Property<Instant>("SavedAt")
+                        .HasColumnType("timestamp with time zone");
+
+                    b.Property<uint>("Version")
+                        .IsConcurrencyToken()
+                        .ValueGeneratedOnAddOrUpdate()
+                        .HasColumnType("xid")
+                        .HasColumnName("xmin");
+
+                    b.HasKey("Id");
+
+                    b.HasIndex("KitchenId");
+
+                    b.ToTable("recipe_drafts", (string)null);
+                });
+
             modelBuilder.Entity("Zymethos.Store.Books.RecipeRow", b =>
                 {
                     b.Property<Guid>("Id")
@@ -211,6 +310,43 @@ namespace Zymethos.Store.Migrations
                         .IsUnique();
 
                     b.ToTable("recipes", (string)null);
+                });
+
+            modelBuilder.Entity("Zymethos.Store.Books.RecipeVersionRow", b =>
+                {
+                    b.Property<Guid>("Id")
+                        .ValueGeneratedOnAdd()
+                        .HasColumnType("uuid");
+
+                    b.Property<string>("Document")
+                        .IsRequired()
+                        .HasColumnType("jsonb");
+
+                    b.Property<string>("Key")
+                        .IsRequired()
+                        .HasMaxLength(80)
+                        .HasColumnType("character varying(80)");
+
+                    b.Property<Guid>("KitchenId")
+                        .HasColumnType("uuid");
+
+                    b.Property<string>("Note")
+                        .IsRequired()
+                        .HasMaxLength(200)
+                        .HasColumnType("character varying(200)");
+
+                    b.Property<int>("Number")
+                        .HasColumnType("integer");
+
+                    b.Property<Instant>("SavedAt")
+                        .HasColumnType("timestamp with time zone");
+
+                    b.HasKey("Id");
+
+                    b.HasIndex("KitchenId", "Key", "Number")
+                        .IsUnique();
+
+                    b.ToTable("recipe_versions", (string)null);
                 });
 
             modelBuilder.Entity("Zymethos.Store.Days.OvenDayRow", b =>
@@ -319,7 +455,43 @@ namespace Zymethos.Store.Migrations
                         .IsRequired();
                 });
 
+            modelBuilder.Entity("Zymethos.Store.Books.FlourTallyRow", b =>
+                {
+                    b.HasOne("Zymethos.Store.Kitchens.KitchenRow", null)
+                        .WithMany()
+                        .HasForeignKey("KitchenId")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired();
+                });
+
+            modelBuilder.Entity("Zymethos.Store.Books.IngredientRow", b =>
+                {
+                    b.HasOne("Zymethos.Store.Kitchens.KitchenRow", null)
+                        .WithMany()
+                        .HasForeignKey("KitchenId")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired();
+                });
+
+            modelBuilder.Entity("Zymethos.Store.Books.RecipeDraftRow", b =>
+                {
+                    b.HasOne("Zymethos.Store.Kitchens.KitchenRow", null)
+                        .WithMany()
+                        .HasForeignKey("KitchenId")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired();
+                });
+
             modelBuilder.Entity("Zymethos.Store.Books.RecipeRow", b =>
+                {
+                    b.HasOne("Zymethos.Store.Kitchens.KitchenRow", null)
+                        .WithMany()
+                        .HasForeignKey("KitchenId")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired();
+                });
+
+            modelBuilder.Entity("Zymethos.Store.Books.RecipeVersionRow", b =>
                 {
                     b.HasOne("Zymethos.Store.Kitchens.KitchenRow", null)
                         .WithMany()

@@ -1,4 +1,3 @@
-using Microsoft.AspNetCore.Mvc;
 using Zymethos.Core.Interchange;
 using Zymethos.Core.Measures;
 using Zymethos.Core.Recipes;
@@ -15,23 +14,11 @@ public static class MeasuresApi
     public static void MapMeasuresApi(this IEndpointRouteBuilder app)
     {
         var measures = app.MapGroup("/api/v1/measures").AllowAnonymous().DisableAntiforgery().RequireRateLimiting(ApiLimits.Policy);
-        Describe<ParseRequest, ParseAnswer>(measures.MapPost("/parse", ParseAsync), "ParseIngredientLines", "Reads ingredient lines",
+        measures.MapPost("/parse", ParseAsync).Describe<ParseRequest, ParseAnswer>("ParseIngredientLines", "Reads ingredient lines",
             "Takes lines as people write them and returns amounts, ingredient, forms, weight in grams, the same in cups and spoons that exist, allergens, and what is doubtful. No word is dropped.");
-        Describe<ConvertRequest, ConvertAnswer>(measures.MapPost("/convert", ConvertAsync), "ConvertMeasure", "Converts an amount of an ingredient",
+        measures.MapPost("/convert", ConvertAsync).Describe<ConvertRequest, ConvertAnswer>("ConvertMeasure", "Converts an amount of an ingredient",
             "Between weights, volumes and pieces, by the weight of the ingredient in its form.");
     }
-
-    private static void Describe<TIn, TOut>(RouteHandlerBuilder call, string name, string summary, string description)
-        where TIn : notnull => call
-            .WithName(name)
-            .WithSummary(summary)
-            .WithDescription(description)
-            .Accepts<TIn>("application/json")
-            .Produces<TOut>()
-            .Produces<ProblemDetails>(StatusCodes.Status400BadRequest, "application/problem+json")
-            .Produces<ProblemDetails>(StatusCodes.Status413PayloadTooLarge, "application/problem+json")
-            .Produces<ProblemDetails>(StatusCodes.Status422UnprocessableEntity, "application/problem+json")
-            .Produces<ProblemDetails>(StatusCodes.Status429TooManyRequests, "application/problem+json");
 
     private static async Task<IResult> ParseAsync(HttpRequest request, CancellationToken cancel)
     {

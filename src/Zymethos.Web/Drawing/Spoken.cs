@@ -15,4 +15,28 @@ public static class Spoken
         1 => $"1 {one}",
         _ => $"{count} {many}",
     };
+
+    /// <summary>So many pieces: "1 loaf", "3 loaves", whichever of the two the recipe writes.</summary>
+    public static string Pieces(double count, string name)
+    {
+        var number = count.ToString("0.#", System.Globalization.CultureInfo.InvariantCulture);
+        return $"{number} {(Math.Abs(count - 1) < 1e-9 ? One(name) : Many(name))}";
+    }
+
+    /// <summary>The word for several of them.</summary>
+    public static string Many(string name) => name switch
+    {
+        _ when name.EndsWith('s') => name,
+        _ when name.EndsWith("oaf", StringComparison.Ordinal) => $"{name[..^1]}ves",
+        _ when name.EndsWith("ch", StringComparison.Ordinal) || name.EndsWith("sh", StringComparison.Ordinal) => $"{name}es",
+        _ => $"{name}s",
+    };
+
+    private static string One(string name) => name switch
+    {
+        _ when name.EndsWith("oaves", StringComparison.Ordinal) => $"{name[..^3]}f",
+        _ when name.EndsWith("ches", StringComparison.Ordinal) || name.EndsWith("shes", StringComparison.Ordinal) => name[..^2],
+        _ when name.EndsWith('s') && !name.EndsWith("ss", StringComparison.Ordinal) => name[..^1],
+        _ => name,
+    };
 }

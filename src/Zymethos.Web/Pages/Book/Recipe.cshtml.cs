@@ -2,87 +2,140 @@ using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;
 using Microsoft.EntityFrameworkCore;
 using NodaTime;
+using Zymethos.Core.Drafts;
 using Zymethos.Core.Kitchens;
 using Zymethos.Core.Measures;
 using Zymethos.Core.Recipes;
+using Zymethos.Core.Safety;
 using Zymethos.Core.Scaling;
 using Zymethos.Store;
+using Zymethos.Store.Books;
+using Zymethos.Web.Books;
 using Zymethos.Web.Drawing;
 using CoreRecipe = Zymethos.Core.Recipes.Recipe;
 
 namespace Zymethos.Web.Pages.Book;
 
-/// <summary>One recipe to read.</summary>
-public sealed class RecipeModel(ZymethosContext context) : PageModel
+/// <summary>One recipe to read: as written and as weighed, its choices and swaps, its method drawn and in words.</summary>
+public sealed class RecipeModel(ZymethosContext context, KitchenBook book, IClock clock) : PageModel
 {
     private MeasuringHabit _habit;
 
-    /// <summary>The recipe.</summary>
+    /// <summary>The recipe as it stands in the Book, with every way of every choice.</summary>
+    public CoreRecipe Stored { get; private set; } = null!;
+
+    /// <summary>The recipe as it is baked here: choices made, swaps taken.</summary>
     public CoreRecipe Recipe { get; private set; } = null!;
+
+    /// <summary>What holds for its ingredients.</summary>
+    public IngredientKnowledge Knowledge { get; private set; } = IngredientKnowledge.Shipped;
+
+    /// <summary>Its ingredients once.</summary>
+    public ScaledRecipe Scaled { get; private set; } = null!;
 
     /// <summary>Whether the kitchen reads weights first.</summary>
     public bool WeightFirst => _habit == MeasuringHabit.Metric;
 
-    /// <summary>Its ingredients at the scale asked for.</summary>
-    public ScaledRecipe Scaled { get; private set; } = null!;
+    /// <summary>What must be declared.</summary>
+    public IReadOnlyList<Allergen> Allergens { get; private set; } = [];
 
-    /// <summary>The scale as typed, or as it follows from the pieces.</summary>
-    public string Times { get; private set; } = "1";
+    /// <summary>Diets it suits as it stands.</summary>
+    public IReadOnlyList<Diet> Suits { get; private set; } = [];
 
-    /// <summary>What is wrong with the scale; empty when nothing is.</summary>
-    public string Wrong { get; private set; } = "";
+    /// <summary>What keeps it from being planned; empty when nothing does.</summary>
+    public IReadOnlyList<Fault> Faults { get; private set; } = [];
 
-    /// <summary>Reads it at a scale, or says that there is no such page.</summary>
-    /// <param name="key">Key of the recipe.</param>
-    /// <param name="times">How many times the recipe, as typed; wins over <paramref name="pieces"/> unless that was changed.</param>
-    /// <param name="pieces">How many pieces, as typed.</param>
-    /// <param name="by">"pieces" when the pieces decide.</param>
-    /// <param name="cancel">Stops reading.</param>
-    public async Task<IActionResult> OnGetAsync(string key, string? times, string? pieces, string? by, CancellationToken cancel)
+    /// <summary>What was just done, in words; empty when nothing was.</summary>
+    [TempData]
+    public string? Said { get; set; }
+
+    /// <summary>Reads it, or says that there is no such page.</summary>
+    public async Task<IActionResult> OnGetAsync(string key, CancellationToken cancel) => await ReadAsync(key, cancel) ? Page() : NotFound();
+
+    /// <summary>Makes a choice another way.</summary>
+    public Task<IActionResult> OnPostChooseAsync(string key, string choice, string option, CancellationToken cancel) => ChangeAsync(
+        key,
+        r => ChosenRecipe.Choose(r, choice, option),
+        r => r.Choices.FirstOrDefault(c => c.Key == choice) is { } c && c.Options.FirstOrDefault(o => o.Key == option) is { } o ? $"{c.Question} {o.Name}." : "",
+        cancel);
+
+    /// <summary>Takes another ingredient for one, or the recipe's own again when no rule is given.</summary>
+    public Task<IActionResult> OnPostSwapAsync(string key, string ingredient, string? rule, CancellationToken cancel) => ChangeAsync(
+        key,
+        r =>
+        {
+            var without = r.Swaps.Where(s => s.Ingredient != ingredient);
+            return r with { Swaps = string.IsNullOrEmpty(rule) ? [.. without] : [.. without, new Swap(rule, ingredient)] };
+        },
+        _ => string.IsNullOrEmpty(rule) ? $"{ingredient}: back to the recipe’s own."
+            : rule == SubstitutionRule.LeaveOut ? $"{ingredient}: left out."
+            : SubstitutionRule.Find(rule) is { } r ? $"{ingredient}: {string.Join(" and ", r.To.Select(t => t.Ingredient))} instead. {r.Changes}" : "",
+        cancel);
+
+    /// <summary>Makes a version for a diet, as far as the recipe can.</summary>
+    public async Task<IActionResult> OnPostDietAsync(string key, Diet diet, CancellationToken cancel)
     {
-        if (await context.Recipes.AsNoTracking().SingleOrDefaultAsync(r => r.Key == key, cancel) is not { } row) return NotFound();
-        _habit = (await context.Kitchens.AsNoTracking().SingleAsync(cancel)).ToKitchen().Habit;
-        Recipe = row.ToRecipe();
-        Scaled = ScaledRecipe.ByMultiple(Recipe, FactorOf(times, pieces, by));
-        return Request.Headers.ContainsKey("HX-Request") ? Partial("_Ingredients", this) : Page();
+        if (!await ReadAsync(key, cancel)) return NotFound();
+        var version = Diets.VersionFor(Stored, diet, Knowledge);
+        if (version.Left.Length > 0)
+            Said = $"This recipe cannot be made {Diets.Name(diet)}: there is no good stand-in here for {string.Join(", ", version.Left)}. Nothing was changed.";
+        else if (version.Taken.IsEmpty)
+            Said = $"It is {Diets.Name(diet)} as it stands.";
+        else
+        {
+            await book.SaveAsync(version.Version, $"Made {Diets.Name(diet)}", false, cancel);
+            Said = $"Now {Diets.Name(diet)}. {string.Join(" ", version.Taken)} Boards, bowls and trays carry traces; labels have the last word.";
+        }
+
+        return RedirectToPage(new { key });
     }
 
-    /// <summary>The amounts at the scale: the recipe's own words when it is taken once.</summary>
+    /// <summary>Opens the recipe for editing; an edit that was begun goes on.</summary>
+    public async Task<IActionResult> OnPostEditAsync(string key, CancellationToken cancel)
+    {
+        if (await book.FindAsync(key, cancel) is not { } row) return NotFound();
+        var draft = await context.RecipeDrafts.FirstOrDefaultAsync(d => d.Key == key, cancel);
+        if (draft is null)
+        {
+            draft = new RecipeDraftRow { Id = Guid.CreateVersion7(), Key = key, Draft = DraftOf.Recipe(row.ToRecipe()), SavedAt = clock.GetCurrentInstant() };
+            context.RecipeDrafts.Add(draft);
+            await context.SaveChangesAsync(cancel);
+        }
+
+        return Redirect($"/book/edit/{draft.Id}");
+    }
+
+    /// <summary>Takes it out of the Book; its versions stay.</summary>
+    public async Task<IActionResult> OnPostRemoveAsync(string key, CancellationToken cancel) =>
+        await book.RemoveAsync(key, cancel) ? Redirect($"/book/{key}/versions") : NotFound();
+
+    /// <summary>The amounts as the recipe has them.</summary>
     public string MeasureOf(ScaledLine scaled)
     {
         var line = scaled.Line;
-        if (Math.Abs(Scaled.Factor - 1) > 1e-9) return scaled.Measure;
         return line.Amount is { } amount && !(line.Weight is not null && amount.Unit == MeasureUnit.Gram) ? amount.ToText() : "";
     }
 
-    /// <summary>The factor typed; 1 with a message when it makes no sense.</summary>
-    private double FactorOf(string? times, string? pieces, string? by)
+    /// <summary>What could be taken for a line, with the key of the rule. Empty where there is nothing.</summary>
+    public IReadOnlyList<(string Rule, string Words)> InsteadOf(IngredientLine line)
     {
-        Times = times ?? "1";
-        if (by == "pieces" && int.TryParse(pieces, out var wanted) && wanted > 0)
-        {
-            var factor = (double)wanted / Recipe.Yield.Pieces;
-            Times = factor.ToString("0.###", System.Globalization.CultureInfo.InvariantCulture);
-            if (factor is >= ScaledRecipe.Smallest and <= ScaledRecipe.Largest) return factor;
-        }
-        else if (by != "pieces" && double.TryParse(Times.Replace(',', '.'), System.Globalization.CultureInfo.InvariantCulture, out var typed)
-            && typed is >= ScaledRecipe.Smallest and <= ScaledRecipe.Largest)
-        {
-            return typed;
-        }
-
-        Wrong = $"A recipe can be taken {ScaledRecipe.Smallest} to {ScaledRecipe.Largest} times; below it stands once.";
-        return 1;
+        if (line.InsteadOf.Length > 0) return [];
+        var rules = SwappedRecipe.RulesFor(Recipe, line, Knowledge).Select(r => (r.Key, string.Join(" + ", r.To.Select(t => t.Ingredient))));
+        return line.IsOptional ? [(SubstitutionRule.LeaveOut, "leave it out"), .. rules] : [.. rules];
     }
+
+    /// <summary>The rule by which a line stands for another; null for the recipe's own.</summary>
+    public SubstitutionRule? RuleOf(IngredientLine line) => Recipe.Swaps.FirstOrDefault(s => s.Ingredient == line.InsteadOf) is { } swap ? SubstitutionRule.Find(swap.Rule) : null;
 
     /// <summary>A set temperature in the kitchen's own scale first.</summary>
     public string Heat(Temperature temperature) => Heats.SayFully(temperature, _habit);
 
     /// <summary>"8 to 12 min", or one figure when the two are the same.</summary>
-    public string Span(DurationEstimate takes)
+    public static string Span(DurationEstimate takes)
     {
         var (low, high) = ((int)takes.Low.TotalMinutes, (int)takes.High.TotalMinutes);
         if (low == high) return Spoken.Minutes(low);
+        if (high >= 2880) return $"{low / 1440.0:0.#} to {high / 1440.0:0.#} days";
         return high < 60 ? $"{low} to {high} min" : $"{Spoken.Minutes(low)} to {Spoken.Minutes(high)}";
     }
 
@@ -93,7 +146,38 @@ public sealed class RecipeModel(ZymethosContext context) : PageModel
         {
             var next = Recipe.Steps.First(s => s.Key == link.To);
             var strength = link.Window == WindowKind.Hard ? "" : "better ";
-            yield return $"Then “{next.Title}” {strength}within {Spoken.Minutes((int)link.MaxLag!.Value.TotalMinutes)}{(link.Why.Length > 0 ? $": {link.Why}" : "")}.";
+            var most = (int)link.MaxLag!.Value.TotalMinutes;
+            yield return $"Then “{next.Title}” {strength}within {(most >= 2880 ? $"{most / 1440} days" : Spoken.Minutes(most))}{(link.Why.Length > 0 ? $": {link.Why}" : "")}.";
         }
+    }
+
+    /// <summary>A touch in words: "after about 15 min: strew the crumb on".</summary>
+    public static string Say(BakeTouch touch, Step step) =>
+        $"after about {Spoken.Minutes((int)Math.Round(touch.At * step.Takes.Likely.TotalMinutes))}: {(touch.Title.Length > 0 ? touch.Title : touch.Kind.ToString()).ToLowerInvariant()}";
+
+    private async Task<bool> ReadAsync(string key, CancellationToken cancel)
+    {
+        if (await book.FindAsync(key, cancel) is not { } row) return false;
+        var known = await book.KitchenAsync(cancel);
+        _habit = known.Kitchen.Habit;
+        Stored = row.ToRecipe();
+        Knowledge = known.For(Stored);
+        Recipe = RecipeFacts.AsBaked(Stored, Knowledge);
+        Scaled = ScaledRecipe.ByMultiple(Recipe, 1, Knowledge);
+        Allergens = RecipeFacts.Allergens(Recipe, Knowledge);
+        Suits = [.. Enum.GetValues<Diet>().Where(d => Diets.Against(Stored, d, Knowledge).IsEmpty)];
+        Faults = RecipeCheck.Find(Stored);
+        return true;
+    }
+
+    private async Task<IActionResult> ChangeAsync(string key, Func<CoreRecipe, CoreRecipe> change, Func<CoreRecipe, string> note, CancellationToken cancel)
+    {
+        if (await book.FindAsync(key, cancel) is not { } row) return NotFound();
+        var recipe = row.ToRecipe();
+        var words = note(recipe);
+        if (words.Length == 0) return BadRequest();
+        await book.SaveAsync(change(recipe), words, false, cancel);
+        Said = words;
+        return RedirectToPage(new { key });
     }
 }

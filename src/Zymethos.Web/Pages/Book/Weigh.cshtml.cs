@@ -1,13 +1,13 @@
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;
 using Zymethos.Core.Measures;
-using Zymethos.Core.Safety;
 using Zymethos.Web.Api;
+using Zymethos.Web.Books;
 
 namespace Zymethos.Web.Pages.Book;
 
 /// <summary>How much is it really? Reads pasted ingredient lines and weighs them, while they are typed.</summary>
-public sealed class WeighModel : PageModel
+public sealed class WeighModel(KitchenBook book) : PageModel
 {
     private const string Sample = "Dough:\n3 1/2 cups all-purpose flour, plus more for dusting\n1 packed cup dark brown sugar\n2 sticks (8 oz) butter, softened\n2 large eggs\n1 heaping tbsp ground ginger\na pinch of salt\nzest of 1 orange\n1 cup chopped walnuts or pecans (optional)";
 
@@ -29,21 +29,21 @@ public sealed class WeighModel : PageModel
 
     /// <summary>Allergens of the recognised ingredients, in words.</summary>
     public IReadOnlyList<string> Contains =>
-        [.. Readings.SelectMany(l => l.Alternatives.Append(l)).SelectMany(l => l.Ingredient?.Allergens ?? []).Distinct().Order().Select(Say)];
+        [.. Readings.SelectMany(l => l.Alternatives.Append(l)).SelectMany(l => l.Ingredient?.Allergens ?? []).Distinct().Order().Select(RecipeWords.Of)];
 
     /// <summary>The page with a list to try.</summary>
-    public void OnGet()
+    public async Task OnGetAsync(CancellationToken cancel)
     {
         Lines = Sample;
-        Readings = LineReader.ReadAll(Sample);
+        Readings = LineReader.ReadAll(Sample, (await book.KitchenAsync(cancel)).Knowledge);
     }
 
     /// <summary>Reads what was typed.</summary>
-    public IActionResult OnPost()
+    public async Task<IActionResult> OnPostAsync(CancellationToken cancel)
     {
         var text = Lines ?? "";
         if (text.Length > MeasuresApi.LongestText) Wrong = $"That is {text.Length} characters; {MeasuresApi.LongestText} are read at once. Paste the ingredients without the rest of the page.";
-        else Readings = LineReader.ReadAll(text);
+        else Readings = LineReader.ReadAll(text, (await book.KitchenAsync(cancel)).Knowledge);
         return Request.Headers.ContainsKey("HX-Request") ? Partial("_Readings", this) : Page();
     }
 
@@ -64,11 +64,4 @@ public sealed class WeighModel : PageModel
         words.AddRange(line.Note.Split("; ").Where(n => n.Length > 0 && n != "optional" && !line.Forms.Contains(n)));
         return string.Join("; ", words);
     }
-
-    private static string Say(Allergen allergen) => allergen switch
-    {
-        Allergen.TreeNut => "tree nuts",
-        Allergen.Gluten => "gluten",
-        _ => allergen.ToString().ToLowerInvariant(),
-    };
 }

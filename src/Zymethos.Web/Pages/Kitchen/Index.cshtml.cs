@@ -3,6 +3,8 @@ using Microsoft.AspNetCore.Mvc.RazorPages;
 using Microsoft.EntityFrameworkCore;
 using NodaTime;
 using Zymethos.Core.Heat;
+using Zymethos.Core.Measures;
+using Zymethos.Core.Scaling;
 using Zymethos.Store;
 using Zymethos.Web.OvenDays;
 
@@ -21,6 +23,9 @@ public sealed class IndexModel(ZymethosContext context, OpenDay days, IClock clo
     /// <summary>What the oven needs from one temperature to another, as the model has it; empty while the form has errors.</summary>
     public IReadOnlyList<(string What, int Minutes)> Transitions { get; private set; } = [];
 
+    /// <summary>What each pan holds to the brim; empty while the form has errors.</summary>
+    public IReadOnlyList<(string Name, string Words)> Volumes { get; private set; } = [];
+
     /// <summary>The page.</summary>
     public async Task OnGetAsync(CancellationToken cancel)
     {
@@ -28,6 +33,7 @@ public sealed class IndexModel(ZymethosContext context, OpenDay days, IClock clo
         var kitchen = row.ToKitchen();
         Form = KitchenForm.Of(kitchen, row.Version);
         Transitions = TransitionsOf(kitchen);
+        Volumes = VolumesOf(kitchen);
     }
 
     /// <summary>Saves, and plans the coming days again.</summary>
@@ -55,6 +61,7 @@ public sealed class IndexModel(ZymethosContext context, OpenDay days, IClock clo
         ModelState.Clear();
         Form = KitchenForm.Of(kitchen, row.Version);
         Transitions = TransitionsOf(kitchen);
+        Volumes = VolumesOf(kitchen);
         return Show(StatusCodes.Status200OK);
     }
 
@@ -65,6 +72,10 @@ public sealed class IndexModel(ZymethosContext context, OpenDay days, IClock clo
         Response.StatusCode = quick && status == StatusCodes.Status409Conflict ? StatusCodes.Status422UnprocessableEntity : status;
         return quick ? Partial("_KitchenForm", this) : Page();
     }
+
+    private static List<(string Name, string Words)> VolumesOf(Zymethos.Core.Kitchens.Kitchen kitchen) =>
+        [.. kitchen.Cupboard.Select(s => (s.Pan.Name, Volume: PanVolume.Of(s.Pan))).Where(p => p.Volume is not null)
+            .Select(p => (p.Name, $"{p.Volume!.Value.Millilitres / 1000:0.0#} L, {p.Volume.Value.Millilitres / MeasureUnit.Cup.Size:0.#} cups"))];
 
     private static List<(string What, int Minutes)> TransitionsOf(Zymethos.Core.Kitchens.Kitchen kitchen)
     {

@@ -3,6 +3,7 @@ using System.Globalization;
 using Microsoft.AspNetCore.Mvc.ModelBinding;
 using NodaTime;
 using NodaTime.Text;
+using Zymethos.Core.Interchange;
 using Zymethos.Core.Kitchens;
 using Zymethos.Core.Measures;
 
@@ -52,6 +53,18 @@ public sealed class KitchenForm
     /// <summary>Minutes to wash the bowl.</summary>
     public string? MixerWashMinutes { get; set; }
 
+    /// <summary>Litres of the mixer's bowl.</summary>
+    public string? MixerLitres { get; set; }
+
+    /// <summary>Metres above the sea.</summary>
+    public string? ElevationMetres { get; set; }
+
+    /// <summary>table, spooned or dipped.</summary>
+    public string? FlourHabit { get; set; }
+
+    /// <summary>Pans, a line for each kind.</summary>
+    public string? Pans { get; set; }
+
     /// <summary>Four rows; a row without a name is nobody.</summary>
     public List<PersonForm> People { get; set; } = [];
 
@@ -67,6 +80,10 @@ public sealed class KitchenForm
         return new KitchenForm
         {
             Name = kitchen.Name,
+            MixerLitres = Text(kitchen.MixerLitres),
+            ElevationMetres = Text(kitchen.ElevationMetres),
+            FlourHabit = Words.Of(kitchen.FlourHabit),
+            Pans = string.Join('\n', kitchen.Cupboard.Select(PanText.Say)),
             Habit = kitchen.Habit == MeasuringHabit.Metric ? "metric" : "usCustomary",
             RoomC = Text(kitchen.Room.Celsius),
             HeatUpMinutes = Text(kitchen.Oven.HeatUp.TotalMinutes),
@@ -103,6 +120,9 @@ public sealed class KitchenForm
         var depth = Number(ShelfDepthCm, nameof(ShelfDepthCm), state);
         var mixers = Whole(Mixers, nameof(Mixers), state);
         var wash = Whole(MixerWashMinutes, nameof(MixerWashMinutes), state);
+        var litres = Number(MixerLitres, nameof(MixerLitres), state);
+        var elevation = string.IsNullOrWhiteSpace(ElevationMetres) ? 0 : Number(ElevationMetres.Replace('−', '-'), nameof(ElevationMetres), state);
+        var pans = ReadPans(state);
         if (!state.IsValid) return null;
 
         var kitchen = new Core.Kitchens.Kitchen(
@@ -120,7 +140,13 @@ public sealed class KitchenForm
             mixers,
             Duration.FromMinutes(wash),
             Temperature.FromCelsius(Math.Clamp(room, -200, 2000)),
-            Habit == "usCustomary" ? MeasuringHabit.UsCustomary : MeasuringHabit.Metric);
+            Habit == "usCustomary" ? MeasuringHabit.UsCustomary : MeasuringHabit.Metric)
+        {
+            FlourHabit = Enum.TryParse<FlourHabit>(FlourHabit, ignoreCase: true, out var flour) ? flour : before.FlourHabit,
+            MixerLitres = litres,
+            ElevationMetres = elevation,
+            Pans = pans,
+        };
         foreach (var fault in KitchenCheck.Find(kitchen)) state.AddModelError(FieldOf(fault.Path), fault.Message);
         return state.IsValid ? kitchen : null;
     }
@@ -137,6 +163,9 @@ public sealed class KitchenForm
         "mixers" => "Form.Mixers",
         "mixerWashMinutes" => "Form.MixerWashMinutes",
         "roomC" => "Form.RoomC",
+        "mixerLitres" => "Form.MixerLitres",
+        "elevationMetres" => "Form.ElevationMetres",
+        _ when path.StartsWith("pans[", StringComparison.Ordinal) => "Form.Pans",
         "oven.coolShutMinutes" => "Form.FallShutMinutes",
         "oven.coolAjarMinutes" => "Form.FallAjarMinutes",
         _ when path.StartsWith("oven.", StringComparison.Ordinal) => $"Form.{char.ToUpperInvariant(path[5])}{path[6..]}",
@@ -165,6 +194,20 @@ public sealed class KitchenForm
         if (int.TryParse((text ?? "").Trim(), NumberStyles.AllowLeadingSign, CultureInfo.InvariantCulture, out var value) && Math.Abs(value) < 1_000_000) return value;
         state.AddModelError($"Form.{field}", "This should be a whole number.");
         return 0;
+    }
+
+    /// <summary>The pans; an empty field, or one that says what an ordinary cupboard holds, keeps the ordinary cupboard.</summary>
+    private ImmutableArray<PanStock> ReadPans(ModelStateDictionary state)
+    {
+        var pans = ImmutableArray.CreateBuilder<PanStock>();
+        foreach (var line in (Pans ?? "").Split('\n', StringSplitOptions.RemoveEmptyEntries | StringSplitOptions.TrimEntries).Take(60))
+        {
+            var (stock, wrong) = PanText.Read(line);
+            if (stock is null) state.AddModelError("Form.Pans", wrong);
+            else pans.Add(stock);
+        }
+
+        return pans.SequenceEqual(PanCupboard.Ordinary) ? [] : pans.ToImmutable();
     }
 
     private ImmutableArray<Person> ReadPeople(ModelStateDictionary state)

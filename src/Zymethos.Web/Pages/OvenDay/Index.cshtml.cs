@@ -4,7 +4,9 @@ using Microsoft.EntityFrameworkCore;
 using NodaTime;
 using NodaTime.Text;
 using Zymethos.Core.Planning;
+using Zymethos.Core.Recipes;
 using Zymethos.Store;
+using Zymethos.Store.Books;
 using Zymethos.Store.Days;
 using Zymethos.Web.OvenDays;
 
@@ -60,7 +62,7 @@ public sealed class IndexModel(ZymethosContext context, OpenDay days, IClock clo
     /// <summary>Plans the day that was asked for.</summary>
     public async Task<IActionResult> OnPostAsync(string? apply, CancellationToken cancel)
     {
-        var recipes = await context.Recipes.AsNoTracking().OrderBy(r => r.Name).ToListAsync(cancel);
+        var recipes = await PlannableAsync(cancel);
         Setup.Complete(recipes);
         Setup.Apply(apply);
         // The fields must show what was applied, not what was typed before.
@@ -98,7 +100,7 @@ public sealed class IndexModel(ZymethosContext context, OpenDay days, IClock clo
 
     private async Task FillAsync(OvenDayRow? row, string? date, CancellationToken cancel)
     {
-        var recipes = await context.Recipes.AsNoTracking().OrderBy(r => r.Name).ToListAsync(cancel);
+        var recipes = await PlannableAsync(cancel);
         var wanted = date is not null && LocalDatePattern.Iso.Parse(date) is { Success: true } parsed ? parsed.Value : Today.Next(IsoDayOfWeek.Saturday);
         Setup = row is null ? DaySetup.Empty(wanted, recipes) : DaySetup.Of(row, recipes);
         await ListDatesAsync(cancel);
@@ -106,6 +108,10 @@ public sealed class IndexModel(ZymethosContext context, OpenDay days, IClock clo
 
     private async Task ListDatesAsync(CancellationToken cancel) =>
         PlannedDates = await context.OvenDays.AsNoTracking().OrderBy(d => d.Date).Select(d => d.Date).Take(40).ToListAsync(cancel);
+
+    /// <summary>Recipes a day can be planned with, by name; what is half written waits in the Book.</summary>
+    private async Task<List<RecipeRow>> PlannableAsync(CancellationToken cancel) =>
+        [.. (await context.Recipes.AsNoTracking().OrderBy(r => r.Name).ToListAsync(cancel)).Where(r => RecipeCheck.CanBePlanned(r.ToRecipe()))];
 }
 
 /// <summary>A step with its day, for the panel of reasons.</summary>

@@ -1,0 +1,42 @@
+using Zymethos.Core.Kitchens;
+using Zymethos.Core.Recipes;
+using Zymethos.Core.Scaling;
+
+namespace Zymethos.Core.Heat;
+
+/// <summary>A batter at a scale in pans of one kind, with its bake time.</summary>
+/// <param name="Fit">How it fits.</param>
+/// <param name="Time">How long it bakes there.</param>
+/// <param name="SmallCakes">How long the small cakes from the surplus bake; null when there are none.</param>
+/// <param name="Have">How many of the pan the kitchen has; null when it does not say.</param>
+public sealed record PanPlan(PanFit Fit, BakeTime Time, BakeTime? SmallCakes, int? Have)
+{
+    /// <summary>The plan for a recipe; null when it bakes on trays, or the pan holds no batter.</summary>
+    /// <param name="recipe">The recipe as it is baked.</param>
+    /// <param name="factor">How many times it is taken; above 0.</param>
+    /// <param name="pan">The pan; null for the recipe's own.</param>
+    /// <param name="count">How many are filled; null for as many as it takes.</param>
+    /// <param name="have">How many there are.</param>
+    public static PanPlan? For(Recipe recipe, double factor, Pan? pan = null, int? count = null, int? have = null)
+    {
+        if (RecipeFacts.OwnPan(recipe) is not { } own) return null;
+        var one = RecipeFacts.Dough(recipe);
+        if (one.Grams <= 0 || PanFit.Of(one, recipe.Kind, own.Pan, own.Count) is not { } ownFit) return null;
+        var used = pan ?? own.Pan;
+        if (PanFit.Of(one * factor, recipe.Kind, used, count) is not { } fit) return null;
+        var oven = own.Use.SetTemperature;
+        var takes = own.Step.Takes;
+        BakeTime? small = null;
+        if (fit.SmallCakes > 0)
+        {
+            var tin = SmallCakeTin;
+            var each = PanFit.Of(fit.Surplus.Millilitres > 0 ? Measures.Mass.FromGrams(fit.Surplus.Millilitres * FillRule.For(recipe.Kind).Density * tin.Cups / fit.SmallCakes) : one, RecipeKind.Muffins, tin, 1)!;
+            small = BakeTime.In(ownFit, takes, each, oven);
+        }
+
+        return new PanPlan(fit, BakeTime.In(ownFit, takes, fit, oven), small, have);
+    }
+
+    /// <summary>A common tin of twelve cups.</summary>
+    private static Pan SmallCakeTin => PanCupboard.Ordinary.First(p => p.Pan is { Shape: PanShape.Muffin, Cups: 12 }).Pan;
+}

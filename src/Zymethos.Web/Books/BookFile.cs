@@ -1,0 +1,162 @@
+using System.Globalization;
+using System.Text;
+using System.Text.Json;
+using CsvHelper;
+using Microsoft.EntityFrameworkCore;
+using Zymethos.Core.Interchange;
+using Zymethos.Core.Measures;
+using Zymethos.Core.Recipes;
+using Zymethos.Core.Scaling;
+using Zymethos.Store;
+using Zymethos.Store.Books;
+
+namespace Zymethos.Web.Books;
+
+/// <summary>The whole Book, or a recipe of it, as files of open formats, out and in.</summary>
+public sealed class BookFile(ZymethosContext context, KitchenBook book)
+{
+    private const int MostRecipes = 2000;
+
+    /// <summary>Whether a text claims to be a Book or a recipe of the format.</summary>
+    public static bool IsBook(string text) =>
+        text.Length < 20_000_000 && text.AsSpan().TrimStart('\uFEFF').TrimStart().StartsWith("{") && !text.Contains("\"@type\"", StringComparison.Ordinal)
+        && (text.Contains($"\"{BookDocument.FormatName}\"", StringComparison.Ordinal) || (text.Contains("\"steps\"", StringComparison.Ordinal) && text.Contains("\"key\"", StringComparison.Ordinal)));
+
+    /// <summary>The Book as a document.</summary>
+    public async Task<BookDocument> WriteAsync(CancellationToken cancel)
+    {
+        var recipes = await context.Recipes.AsNoTracking().OrderBy(r => r.Key).ToListAsync(cancel);
+        var own = await context.Ingredients.AsNoTracking().OrderBy(i => i.Name).ToListAsync(cancel);
+        return new BookDocument([.. recipes.Select(r => r.Document)], own.Count > 0 ? [.. own.Select(i => i.Document)] : null);
+    }
+
+    /// <summary>Puts recipes and ingredients of a file into the Book. Nothing is put in unless all of it is sound; recipes of a key that is there and different are added beside it.</summary>
+    public async Task<(string Words, IReadOnlyList<Fault> Faults)> BringInAsync(string text, CancellationToken cancel)
+    {
+        var bytes = Encoding.UTF8.GetBytes(text.TrimStart('\uFEFF'));
+        BookDocument? document;
+        if (text.Contains($"\"{BookDocument.FormatName}\"", StringComparison.Ordinal))
+        {
+            (document, var fault) = OpenJson.Read<BookDocument>(bytes);
+            if (fault is not null) return ("", [fault]);
+            if (document!.Version != 1) return ("", [new Fault("version", "Only version 1 is known.")]);
+        }
+        else
+        {
+            var (one, fault) = OpenJson.Read<RecipeDocument>(bytes);
+            if (fault is not null) return ("", [fault]);
+            document = new BookDocument([one!]);
+        }
+
+        if (document.Recipes.Count > MostRecipes) return ("", [new Fault("recipes", $"At most {MostRecipes} recipes at once.")]);
+        var reader = new DocumentReader();
+        var recipes = document.Recipes.Select((r, i) => reader.Read(r, $"recipes[{i}]")).ToList();
+        var faults = reader.Faults.Concat((document.Ingredients ?? []).SelectMany((d, i) => d.Faults().Select(f => f.Under($"ingredients[{i}]")))).ToList();
+        if (faults.Count > 0) return ("", faults);
+        return (await PutAsync(recipes, document.Ingredients ?? [], cancel), []);
+    }
+
+    /// <summary>A recipe as a Markdown card.</summary>
+    public static string Markdown(Recipe recipe, IngredientKnowledge knowledge)
+    {
+        var scaled = ScaledRecipe.ByMultiple(recipe, 1, knowledge);
+        var text = new StringBuilder();
+        text.Append(CultureInfo.InvariantCulture, $"# {recipe.Name}\n\n{recipe.Summary}\n\nMakes {recipe.Yield.Pieces} {recipe.Yield.PieceName}.\n");
+        foreach (var part in scaled.Parts)
+        {
+            text.Append(CultureInfo.InvariantCulture, $"\n## {part.Part.Name}\n\n");
+            foreach (var line in part.Lines)
+            {
+                var amount = string.Join(", ", new[] { line.Weight?.ToString() ?? "", line.Measure }.Where(t => t.Length > 0));
+                var tail = string.Join("; ", new[] { line.Line.Form, line.Line.Note, line.Line.InsteadOf.Length > 0 ? $"instead of {line.Line.InsteadOf}" : "", line.Line.IsOptional ? "optional" : "" }.Where(t => t.Length > 0));
+                text.Append(CultureInfo.InvariantCulture, $"- **{amount}** {line.Line.Ingredient}{(tail.Length > 0 ? $", {tail}" : "")}\n");
+            }
+        }
+
+        text.Append("\n## Method\n\n");
+        foreach (var (step, i) in recipe.Steps.Select((s, i) => (s, i)))
+        {
+            var heat = step.Oven is { State: OvenState.Bake } oven ? $", {oven.SetTemperature.CelsiusDial} °C / {oven.SetTemperature.FahrenheitDial} °F" : "";
+            text.Append(CultureInfo.InvariantCulture, $"{i + 1}. **{step.Title}** ({step.Takes.Low.TotalMinutes:0} to {step.Takes.High.TotalMinutes:0} min{heat}). {step.Instruction}");
+            foreach (var test in step.DoneTests) text.Append(CultureInfo.InvariantCulture, $" *{test.Text}*");
+            foreach (var caution in step.Cautions) text.Append(CultureInfo.InvariantCulture, $" **Caution:** {Core.Safety.Caution.For(caution).Text}");
+            text.Append('\n');
+        }
+
+        if (recipe.Keeping.Length > 0)
+        {
+            text.Append("\n## Keeps\n\n");
+            foreach (var keeping in recipe.Keeping) text.Append(CultureInfo.InvariantCulture, $"- {(keeping.Part.Length > 0 ? $"{keeping.Part}: " : "")}{keeping.Place}: {keeping.Days} days\n");
+        }
+
+        return text.ToString();
+    }
+
+    /// <summary>The ingredients of recipes as CSV (RFC 4180).</summary>
+    public static string Csv(IEnumerable<(Recipe Recipe, IngredientKnowledge Knowledge)> recipes)
+    {
+        using var text = new StringWriter(CultureInfo.InvariantCulture);
+        using var csv = new CsvWriter(text, new CsvHelper.Configuration.CsvConfiguration(CultureInfo.InvariantCulture) { InjectionOptions = CsvHelper.Configuration.InjectionOptions.Escape });
+        foreach (var head in new[] { "recipe", "part", "ingredient", "amount", "unit", "grams", "form", "note", "optional", "known_as", "allergens" }) csv.WriteField(head);
+        csv.NextRecord();
+        foreach (var (recipe, knowledge) in recipes)
+        {
+            foreach (var (part, line) in recipe.Parts.SelectMany(p => p.Lines.Select(l => (p, l))))
+            {
+                var meant = knowledge.Meant(line.Ingredient);
+                csv.WriteField(recipe.Name);
+                csv.WriteField(part.Name);
+                csv.WriteField(line.Ingredient);
+                csv.WriteField(line.Amount?.Low);
+                csv.WriteField(line.Amount?.Unit.Code);
+                csv.WriteField(line.Weight is { } w ? Math.Round(w.Grams, 2) : (double?)null);
+                csv.WriteField(line.Form);
+                csv.WriteField(line.Note);
+                csv.WriteField(line.IsOptional ? "yes" : "no");
+                csv.WriteField(meant?.Name);
+                csv.WriteField(meant is null ? "" : string.Join(' ', meant.Allergens.Select(a => Words.Of(a))));
+                csv.NextRecord();
+            }
+        }
+
+        csv.Flush();
+        return text.ToString();
+    }
+
+    private async Task<string> PutAsync(List<Recipe> recipes, IReadOnlyList<IngredientDocument> ingredients, CancellationToken cancel)
+    {
+        await using var all = await context.Database.BeginTransactionAsync(cancel);
+        var (added, same) = (0, 0);
+        foreach (var recipe in recipes)
+        {
+            var there = await book.FindAsync(recipe.Key, cancel);
+            if (there is not null && Same(there.Document, DocumentWriter.Write(recipe)))
+            {
+                same++;
+                continue;
+            }
+
+            await book.SaveAsync(recipe, "Brought in from a file", true, cancel);
+            added++;
+        }
+
+        foreach (var document in ingredients)
+        {
+            var name = document.Name.Trim();
+            var row = await context.Ingredients.SingleOrDefaultAsync(i => i.Name == name, cancel);
+            if (row is null) context.Ingredients.Add(row = new IngredientRow { Id = Guid.CreateVersion7(), Name = name });
+            row.Document = document with { Name = name };
+        }
+
+        await context.SaveChangesAsync(cancel);
+        await all.CommitAsync(cancel);
+        var words = $"{added} {(added == 1 ? "recipe" : "recipes")} put into the Book";
+        if (same > 0) words += $", {same} there already just so";
+        return ingredients.Count > 0 ? $"{words}, and {ingredients.Count} ingredients." : $"{words}.";
+    }
+
+    private static bool Same(RecipeDocument one, RecipeDocument other) => JsonSerializer.Serialize(Whole(one), OpenJson.Options) == JsonSerializer.Serialize(Whole(other), OpenJson.Options);
+
+    /// <summary>Read and written again, so that what is left out and what is said explicitly compare as one.</summary>
+    private static RecipeDocument Whole(RecipeDocument document) => DocumentWriter.Write(new DocumentReader().Read(document, "recipe"));
+}

@@ -1,0 +1,115 @@
+using System.Text;
+using Microsoft.AspNetCore.Mvc;
+using Microsoft.AspNetCore.Mvc.RazorPages;
+using NodaTime;
+using Zymethos.Core.Drafts;
+using Zymethos.Store;
+using Zymethos.Store.Books;
+using Zymethos.Web.Books;
+
+namespace Zymethos.Web.Pages.Book;
+
+/// <summary>Brings recipes in: pasted text, schema.org JSON-LD, a saved web page, or a Book that was taken along. The server fetches nothing.</summary>
+[RequestSizeLimit(LargestForm)]
+[RequestFormLimits(MultipartBodyLengthLimit = LargestForm, ValueLengthLimit = LargestForm)]
+public sealed class ImportModel(ZymethosContext context, KitchenBook book, BookFile file, IClock clock) : PageModel
+{
+    private const int LargestForm = 6_000_000;
+
+    /// <summary>What was pasted.</summary>
+    [BindProperty]
+    public string? Pasted { get; set; }
+
+    /// <summary>A file.</summary>
+    [BindProperty]
+    public IFormFile? Upload { get; set; }
+
+    /// <summary>Which of several recipes are wanted, by their place.</summary>
+    [BindProperty]
+    public List<int> Chosen { get; set; } = [];
+
+    /// <summary>What is wrong; empty when nothing is.</summary>
+    public string Wrong { get; private set; } = "";
+
+    /// <summary>What was found, when there are several to choose from.</summary>
+    public IReadOnlyList<RecipeDraft> Found { get; private set; } = [];
+
+    /// <summary>What came of a Book that was brought in; empty otherwise.</summary>
+    public string Said { get; private set; } = "";
+
+    /// <summary>The page.</summary>
+    public void OnGet()
+    {
+    }
+
+    /// <summary>Reads what came. One recipe goes straight to the editor; several are offered.</summary>
+    public async Task<IActionResult> OnPostAsync(CancellationToken cancel)
+    {
+        var text = Upload is { Length: > 0 } ? await TextOfAsync(Upload, cancel) : Pasted ?? "";
+        if (Wrong.Length > 0) return Refused();
+        if (Upload is { Length: > 0 } && text.Length < 600_000) Pasted = text;
+        if (BookFile.IsBook(text))
+        {
+            var (words, faults) = await file.BringInAsync(text, cancel);
+            if (faults.Count > 0) Wrong = string.Join(" ", faults.Take(4).Select(f => f.Path.Length > 0 ? $"{f.Path}: {f.Message}" : f.Message));
+            else Said = words;
+            return Wrong.Length > 0 ? Refused() : Page();
+        }
+
+        var known = await book.KitchenAsync(cancel);
+        var result = PageReader.Read(text, known.Knowledge, known.Pans);
+        if (result.Drafts.Count == 0)
+        {
+            Wrong = result.Message;
+            return Refused();
+        }
+
+        var wanted = result.Drafts.Count == 1 ? result.Drafts : [.. Chosen.Distinct().Where(i => i >= 0 && i < result.Drafts.Count).Select(i => result.Drafts[i])];
+        if (wanted.Count == 0)
+        {
+            Found = result.Drafts;
+            Pasted = text;
+            return Page();
+        }
+
+        var rows = wanted.Select(d => new RecipeDraftRow { Id = Guid.CreateVersion7(), Draft = d, SavedAt = clock.GetCurrentInstant() }).ToList();
+        context.RecipeDrafts.AddRange(rows);
+        await context.SaveChangesAsync(cancel);
+        return rows.Count == 1 ? Redirect($"/book/edit/{rows[0].Id}") : Redirect("/book");
+    }
+
+    private Microsoft.AspNetCore.Mvc.RazorPages.PageResult Refused()
+    {
+        Response.StatusCode = StatusCodes.Status422UnprocessableEntity;
+        return Page();
+    }
+
+    private async Task<string> TextOfAsync(IFormFile upload, CancellationToken cancel)
+    {
+        if (upload.Length > 4_000_000)
+        {
+            Wrong = $"That file has {upload.Length / 1000} kB; at most 4000 kB are read.";
+            return "";
+        }
+
+        using var copy = new MemoryStream();
+        await upload.CopyToAsync(copy, cancel);
+        var bytes = copy.ToArray();
+        if (bytes.Take(4000).Contains((byte)0) && !(bytes.Length > 1 && (bytes[0], bytes[1]) is (0xFF, 0xFE) or (0xFE, 0xFF)))
+        {
+            Wrong = "That is no text: pictures and documents of word processors cannot be read. Copy the words and paste them.";
+            return "";
+        }
+
+        // A byte order mark decides; without one it is UTF-8, or Latin-1 where that does not fit.
+        try
+        {
+            using var reader = new StreamReader(new MemoryStream(bytes), new UTF8Encoding(false, throwOnInvalidBytes: true), detectEncodingFromByteOrderMarks: true);
+            return await reader.ReadToEndAsync(cancel);
+        }
+        catch (DecoderFallbackException)
+        {
+            return Encoding.Latin1.GetString(bytes);
+        }
+    }
+}
