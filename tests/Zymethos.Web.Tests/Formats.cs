@@ -10,6 +10,7 @@ public static class Formats
     public static IEnumerable<(string File, JsonObject Schema)> Schemas()
     {
         yield return ("oven-day.schema.json", Of<OvenDayDocument>("Zymethos oven day, version 1"));
+        yield return ("book.schema.json", Of<BookDocument>("Zymethos book, version 1"));
         yield return ("oven-plan.schema.json", Of<PlanDocument>("Zymethos oven plan, version 1"));
     }
 

@@ -11,13 +11,15 @@ public sealed class KitchenPageTests(TestKitchen kitchen) : IClassFixture<TestKi
     private static Task<HttpResponseMessage> SaveAsync(HttpClient baker, Dictionary<string, string> typed) =>
         TestKitchen.PostAsync(baker, "/kitchen", "#kitchen-form", typed);
 
+    private static string Batches(string recipe) => $"Setup.Rows[{TestKitchen.RowOf(recipe)}].Batches";
+
     private static string Done(IDocument page) => page.QuerySelector(".figure-main dd")!.TextContent;
 
     [Fact]
     public async Task The_plan_obeys_a_changed_oven_at_once()
     {
         var baker = await NewAsync();
-        await TestKitchen.PostAsync(baker, "/oven-day", "#setup", new() { ["Setup.Rows[1].Batches"] = "1", ["Setup.Rows[3].Batches"] = "1" });
+        await TestKitchen.PostAsync(baker, "/oven-day", "#setup", new() { [Batches("lantern-plait")] = "1", [Batches("orchard-almond-slices")] = "1" });
         var before = Done(await TestKitchen.ParseAsync(await baker.GetAsync("/oven-day")));
         var saved = await TestKitchen.ParseAsync(await SaveAsync(baker, new() { ["Form.HeatUpMinutes"] = "28", ["Form.FallAjarMinutes"] = "29" }));
         var after = Done(await TestKitchen.ParseAsync(await baker.GetAsync("/oven-day")));
@@ -30,7 +32,7 @@ public sealed class KitchenPageTests(TestKitchen kitchen) : IClassFixture<TestKi
     {
         // From the oven-proof spell the plait must be in the hot oven within 35 minutes; this oven needs longer.
         var baker = await NewAsync();
-        await TestKitchen.PostAsync(baker, "/oven-day", "#setup", new() { ["Setup.Rows[1].Batches"] = "1" });
+        await TestKitchen.PostAsync(baker, "/oven-day", "#setup", new() { [Batches("lantern-plait")] = "1" });
         var before = Done(await TestKitchen.ParseAsync(await baker.GetAsync("/oven-day")));
         var response = await SaveAsync(baker, new() { ["Form.HeatUpMinutes"] = "50" });
         Assert.True(response.IsSuccessStatusCode, await response.Content.ReadAsStringAsync());
@@ -43,7 +45,7 @@ public sealed class KitchenPageTests(TestKitchen kitchen) : IClassFixture<TestKi
     public async Task A_second_pair_of_hands_gets_a_row_of_its_own()
     {
         var baker = await NewAsync();
-        await TestKitchen.PostAsync(baker, "/oven-day", "#setup", new() { ["Setup.Rows[0].Batches"] = "1", ["Setup.Rows[4].Batches"] = "1" });
+        await TestKitchen.PostAsync(baker, "/oven-day", "#setup", new() { [Batches("lamplight-ginger-rounds")] = "1", [Batches("window-shapes")] = "1" });
         await SaveAsync(baker, new() { ["Form.People[1].Name"] = "Odile", ["Form.People[1].From"] = "09:00" });
         var page = await TestKitchen.ParseAsync(await baker.GetAsync("/oven-day"));
         Assert.Contains("Odile", page.QuerySelector(".trace")!.TextContent, StringComparison.Ordinal);

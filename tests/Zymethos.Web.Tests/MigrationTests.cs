@@ -56,7 +56,7 @@ public sealed class MigrationTests : IAsyncLifetime
         await Task.WhenAll(Enumerable.Range(0, 3).Select(async _ =>
         {
             await using var own = Context();
-            await own.Database.MigrateAsync();
+            await StoreSetup.MigrateAsync(own, CancellationToken.None);
         }));
         Assert.Empty(await context.Database.GetPendingMigrationsAsync());
     }

@@ -7,9 +7,8 @@ namespace Zymethos.Web.Tests;
 /// <summary>Planning a day on the page, with good and bad input. Each test has a kitchen of its own.</summary>
 public sealed class OvenDayPageTests(TestKitchen kitchen) : IClassFixture<TestKitchen>
 {
-    // The Book sorted by name: ginger rounds, plait, squash loaf, almond slices, window shapes.
-    private const int Plait = 1;
-    private const int Loaf = 2;
+    private static readonly int Plait = TestKitchen.RowOf("lantern-plait");
+    private static readonly int Loaf = TestKitchen.RowOf("market-squash-loaf");
 
     private static string Batches(int row) => $"Setup.Rows[{row}].Batches";
 
@@ -47,14 +46,15 @@ public sealed class OvenDayPageTests(TestKitchen kitchen) : IClassFixture<TestKi
     [InlineData("Setup.Until", "06:00", "#wrong-until", "must end after it starts")]
     [InlineData("Setup.From", "half past", "#wrong-from", "as 08:00")]
     [InlineData("Setup.Date", "someday", "#wrong-date", "Choose a date")]
-    [InlineData("Setup.Rows[2].Batches", "-3", "#wrong-batches-2", "whole number from 0 to 12")]
-    [InlineData("Setup.Rows[2].Batches", "1e9", "#wrong-batches-2", "whole number from 0 to 12")]
-    [InlineData("Setup.Rows[2].Batches", "13", "#wrong-batches-2", "whole number from 0 to 12")]
-    [InlineData("Setup.Rows[2].ReadyBy", "tea time", "#wrong-ready-2", "as 17:00")]
-    [InlineData("Setup.Rows[2].ReadyBy", "07:00", "#wrong-ready-2", "before the day starts")]
+    [InlineData("Setup.Rows[loaf].Batches", "-3", "#wrong-batches-loaf", "whole number from 0 to 12")]
+    [InlineData("Setup.Rows[loaf].Batches", "1e9", "#wrong-batches-loaf", "whole number from 0 to 12")]
+    [InlineData("Setup.Rows[loaf].Batches", "13", "#wrong-batches-loaf", "whole number from 0 to 12")]
+    [InlineData("Setup.Rows[loaf].ReadyBy", "tea time", "#wrong-ready-loaf", "as 17:00")]
+    [InlineData("Setup.Rows[loaf].ReadyBy", "07:00", "#wrong-ready-loaf", "before the day starts")]
     public async Task Bad_input_is_answered_at_its_field_and_kept(string field, string typed, string at, string words)
     {
         var baker = await NewAsync();
+        (field, at) = (field.Replace("loaf", $"{Loaf}", StringComparison.Ordinal), at.Replace("loaf", $"{Loaf}", StringComparison.Ordinal));
         var form = new Dictionary<string, string> { [Batches(Loaf)] = "2", ["Setup.Rows[0].ReadyBy"] = "17:45", [field] = typed };
         var response = await PlanAsync(baker, form);
         Assert.Equal(HttpStatusCode.UnprocessableEntity, response.StatusCode);
@@ -107,7 +107,7 @@ public sealed class OvenDayPageTests(TestKitchen kitchen) : IClassFixture<TestKi
     public async Task A_wish_for_an_hour_is_met()
     {
         var baker = await NewAsync();
-        await PlanAsync(baker, new() { ["Setup.Date"] = "2031-05-07", [Batches(Plait)] = "1", [Batches(Loaf)] = "1", ["Setup.Rows[2].ReadyBy"] = "11:45" });
+        await PlanAsync(baker, new() { ["Setup.Date"] = "2031-05-07", [Batches(Plait)] = "1", [Batches(Loaf)] = "1", [$"Setup.Rows[{Loaf}].ReadyBy"] = "11:45" });
         var page = await TestKitchen.ParseAsync(await baker.GetAsync("/oven-day?date=2031-05-07"));
         var cool = page.QuerySelectorAll(".sheet tr").Single(r => r.TextContent.Contains("Cool the loaves", StringComparison.Ordinal));
         var start = TimeSpan.Parse(cool.QuerySelector(".when")!.TextContent);

@@ -7,6 +7,7 @@ using Microsoft.AspNetCore.Hosting;
 using Microsoft.AspNetCore.Mvc.Testing;
 using Microsoft.EntityFrameworkCore;
 using Zymethos.Store;
+using Zymethos.Store.Demo;
 using Zymethos.Store.Tenancy;
 using Zymethos.Tests;
 
@@ -67,6 +68,9 @@ public class TestKitchen : WebApplicationFactory<Program>, IAsyncLifetime
         return client;
     }
 
+    /// <summary>The row of a shipped recipe where the Book is listed by name, as the database sorts it.</summary>
+    public static int RowOf(string key) => DemoKitchen.Recipes().OrderBy(r => r.Name, StringComparer.Ordinal).ToList().FindIndex(r => r.Key == key);
+
     public static async Task<IHtmlDocument> ParseAsync(HttpResponseMessage response)
     {
         var context = BrowsingContext.New(AngleSharp.Configuration.Default);
@@ -75,23 +79,30 @@ public class TestKitchen : WebApplicationFactory<Program>, IAsyncLifetime
     }
 
     /// <summary>Opens a page, fills the form found by a selector and sends it, the way a browser does.</summary>
-    public static async Task<HttpResponseMessage> PostAsync(HttpClient client, string page, string form, Dictionary<string, string> typed, string? button = null, bool htmx = false)
+    public static async Task<HttpResponseMessage> PostAsync(HttpClient client, string page, string form, Dictionary<string, string> typed, string? button = null, bool htmx = false, string buttonName = "apply")
     {
         var document = await ParseAsync(await client.GetAsync(page));
         var element = document.QuerySelector(form) as IHtmlFormElement ?? throw new InvalidOperationException($"No {form} on {page}.");
-        var fields = new List<KeyValuePair<string, string>>();
-        foreach (var input in element.QuerySelectorAll("input[name], select[name]"))
-        {
-            var name = input.GetAttribute("name")!;
-            if (typed.ContainsKey(name)) continue;
-            fields.Add(new(name, input is IHtmlSelectElement select ? select.Value ?? "" : input.GetAttribute("value") ?? ""));
-        }
-
-        fields.AddRange(typed);
-        if (button is not null) fields.Add(new("apply", button));
+        var fields = FieldsOf(element).Where(f => !typed.ContainsKey(f.Key)).Concat(typed).ToList();
+        if (button is not null) fields.Add(new(buttonName, button));
         using var request = new HttpRequestMessage(HttpMethod.Post, element.GetAttribute("action") ?? page) { Content = new FormUrlEncodedContent(fields) };
         if (htmx) request.Headers.Add("HX-Request", "true");
         return await client.SendAsync(request);
+    }
+
+    /// <summary>What a browser would send of a form without touching it.</summary>
+    public static IEnumerable<KeyValuePair<string, string>> FieldsOf(IHtmlFormElement form)
+    {
+        foreach (var field in form.QuerySelectorAll("input[name], select[name], textarea[name]"))
+        {
+            if (field is IHtmlInputElement { Type: "checkbox" or "radio", IsChecked: false } or IHtmlInputElement { Type: "file" or "submit" }) continue;
+            yield return new(field.GetAttribute("name")!, field switch
+            {
+                IHtmlSelectElement select => select.Value ?? "",
+                IHtmlTextAreaElement area => area.Value,
+                _ => field.GetAttribute("value") ?? "",
+            });
+        }
     }
 
     public static HttpContent Json(string text) => new StringContent(text) { Headers = { ContentType = new MediaTypeHeaderValue("application/json") } };

@@ -71,7 +71,7 @@ public sealed partial class DraftReader
         };
         if (recipe.Name.Length is 0 or > 120) Wrong("name", "Give the recipe a name of up to 120 characters.");
         if (recipe.Summary.Length > LongestText) Wrong("summary", $"At most {LongestText} characters.");
-        return new DraftResult(recipe, [.. _faults], Missing(recipe), readings);
+        return new DraftResult(recipe, [.. _faults], RecipeCheck.Missing(recipe), readings);
     }
 
     /// <summary>A key of lower-case words joined by hyphens; "recipe" when nothing of the name can be used.</summary>
@@ -109,22 +109,6 @@ public sealed partial class DraftReader
         }
 
         return keys;
-    }
-
-    private static IReadOnlyList<string> Missing(Recipe recipe)
-    {
-        var missing = new List<string>();
-        if (recipe.Parts.All(p => p.Lines.IsEmpty)) missing.Add("It has no ingredients yet.");
-        if (recipe.Steps.IsEmpty) missing.Add("It has no steps yet.");
-        else if (!recipe.Steps.Any(s => s.Kind == StepKind.Bake)) missing.Add("No step bakes.");
-        else missing.AddRange(RecipeCheck.Find(recipe).Select(f => f.Message));
-        if (recipe.Steps.Length > 1 && missing.Count == 0)
-        {
-            var loose = recipe.Steps.Where(s => !recipe.Links.Any(l => l.From == s.Key || l.To == s.Key)).Select(s => $"“{s.Title}”").ToList();
-            if (loose.Count > 0) missing.Add($"{string.Join(", ", loose)}: say what comes before or after.");
-        }
-
-        return missing;
     }
 
     private Part ReadPart(PartDraft draft, int index, IngredientKnowledge knowledge, List<IReadOnlyList<ReadLine>> readings)

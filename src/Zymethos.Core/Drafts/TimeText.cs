@@ -24,14 +24,21 @@ public static partial class TimeText
     {
         var parts = text.Split('/', StringSplitOptions.TrimEntries);
         if (parts.Length != 3) return Estimate(text);
-        var read = parts.Select(Minutes).ToArray();
+        // "4/5/8 min": the unit stands once, at the end.
+        var unit = parts[2].TrimStart('0', '1', '2', '3', '4', '5', '6', '7', '8', '9', '.', ',', ' ');
+        var read = parts.Select(p => Minutes(p.Length > 0 && char.IsAsciiDigit(p[^1]) ? $"{p} {unit}".TrimEnd() : p)).ToArray();
         return read.All(r => r is not null && r.Value.Low == r.Value.High)
             ? DurationEstimate.Minutes(read[0]!.Value.Low, read[1]!.Value.Low, read[2]!.Value.Low)
             : null;
     }
 
     /// <summary>An estimate as an editor shows it, read back without loss.</summary>
-    public static string Say(DurationEstimate takes) => $"{Say((int)takes.Low.TotalMinutes)}/{Say((int)takes.Likely.TotalMinutes)}/{Say((int)takes.High.TotalMinutes)}";
+    public static string Say(DurationEstimate takes)
+    {
+        var texts = new[] { takes.Low, takes.Likely, takes.High }.Select(d => Say((int)d.TotalMinutes).Split(' ')).ToArray();
+        var sameUnit = texts.All(t => t[1] == texts[2][1]);
+        return string.Join('/', texts.Select((t, i) => sameUnit && i < 2 ? t[0] : $"{t[0]} {t[1]}"));
+    }
 
     /// <summary>Minutes as an editor shows them: "90 min", "26 h", "21 d"; exact.</summary>
     public static string Say(int minutes) =>

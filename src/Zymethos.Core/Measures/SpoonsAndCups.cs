@@ -64,7 +64,7 @@ public static class SpoonsAndCups
     private static IEnumerable<Part> TableSpoons(double wanted) =>
         from whole in Around(wanted / MeasureUnit.Tablespoon.Size)
         from part in new[] { (Parts: 0.0, Text: ""), (Parts: 0.5, Text: "½") }
-        where whole + part.Parts is >= 0.5 and <= 4
+        where whole + part.Parts is >= 0.5 and < 4 // four are a quarter cup
         select new Part((whole + part.Parts) * MeasureUnit.Tablespoon.Size, Say(whole, part.Text, "tbsp"));
 
     private static IEnumerable<Part> TeaSpoons(double wanted) =>

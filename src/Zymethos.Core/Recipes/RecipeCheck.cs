@@ -11,8 +11,22 @@ public static class RecipeCheck
     /// <summary>The longest step or lag a method may have: 60 days, longer than any soak or maturing that is planned.</summary>
     public static readonly Duration Longest = Duration.FromDays(60);
 
-    /// <summary>Whether a day can be planned with it: it bakes, and nothing is wrong with its method.</summary>
-    public static bool CanBePlanned(Recipe recipe) => recipe.Steps.Any(s => s.Kind == StepKind.Bake) && Find(recipe).Count == 0;
+    /// <summary>What keeps a day from being planned with it, in sentences for its writer; empty when nothing does.</summary>
+    public static IReadOnlyList<string> Missing(Recipe recipe)
+    {
+        var missing = new List<string>();
+        if (recipe.Parts.All(p => p.Lines.IsEmpty)) missing.Add("It has no ingredients yet.");
+        if (recipe.Steps.IsEmpty) missing.Add("It has no steps yet.");
+        else if (!recipe.Steps.Any(s => s.Kind == StepKind.Bake)) missing.Add("No step bakes.");
+        else missing.AddRange(Find(recipe).Select(f => f.Message));
+        if (recipe.Steps.Length > 1 && missing.Count == 0)
+        {
+            var loose = recipe.Steps.Where(s => !recipe.Links.Any(l => l.From == s.Key || l.To == s.Key)).Select(s => $"“{s.Title}”").ToList();
+            if (loose.Count > 0) missing.Add($"{string.Join(", ", loose)}: say what comes before or after.");
+        }
+
+        return missing;
+    }
 
     /// <summary>Everything that is wrong, in the order of the recipe; empty when nothing is.</summary>
     public static IReadOnlyList<Fault> Find(Recipe recipe)

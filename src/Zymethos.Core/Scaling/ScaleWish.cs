@@ -18,7 +18,7 @@ public enum ScaleBy
     /// <summary>So many grams of flour.</summary>
     Flour,
 
-    /// <summary>So many of a pan, filled as they should be.</summary>
+    /// <summary>So many of a pan: the recipe's own filled as its writer fills it, another as it should be.</summary>
     Pans,
 }
 
@@ -37,6 +37,7 @@ public static class ScaleWish
         ScaleBy.Pieces => value / recipe.Yield.Pieces,
         ScaleBy.Dough => Of(value, RecipeFacts.Dough(recipe)),
         ScaleBy.Flour => Of(value, RecipeFacts.Flour(recipe, knowledge)),
+        _ when pan is not null && RecipeFacts.OwnPan(recipe) is { } own && own.Pan == pan => Math.Max(1, Math.Round(value)) / own.Count,
         _ => pan is null ? null : PanFit.FactorFor(RecipeFacts.Dough(recipe), recipe.Kind, pan, Math.Max(1, (int)Math.Round(value))),
     };
 

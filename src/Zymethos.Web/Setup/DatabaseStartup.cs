@@ -8,7 +8,7 @@ using Zymethos.Web.OvenDays;
 
 namespace Zymethos.Web.Setup;
 
-/// <summary>Brings the database up to date at start. Several instances may start at once: EF Core's migration lock lets one go first.</summary>
+/// <summary>Brings the database up to date at start. Several instances may start at once: a lock lets one go first.</summary>
 public static class DatabaseStartup
 {
     /// <summary>Account behind the demo door. It has no password, so the door is the only way in.</summary>
@@ -19,7 +19,7 @@ public static class DatabaseStartup
     {
         await using var scope = services.CreateAsyncScope();
         var context = scope.ServiceProvider.GetRequiredService<ZymethosContext>();
-        await context.Database.MigrateAsync(cancel);
+        await StoreSetup.MigrateAsync(context, cancel);
         if (!scope.ServiceProvider.GetRequiredService<AppSettings>().WithDemo) return;
 
         var options = scope.ServiceProvider.GetRequiredService<DbContextOptions<ZymethosContext>>();

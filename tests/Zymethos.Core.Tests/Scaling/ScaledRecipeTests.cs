@@ -36,10 +36,12 @@ public sealed class ScaledRecipeTests
         Assert.Equal(factor, ScaleWish.Factor(recipe, ScaleBy.Dough, RecipeFacts.Dough(recipe).Grams * factor, null, known)!.Value, 9);
         Assert.Equal(factor, ScaleWish.Factor(recipe, ScaleBy.Flour, RecipeFacts.Flour(recipe, known).Grams * factor, null, known)!.Value, 9);
         if (RecipeFacts.OwnPan(recipe) is not { } own) return;
-        // So many pans give a factor at which so many pans are filled as usual, and nothing is left.
+        // So many of its own pans take the recipe so many times; so many of another are filled as usual, and nothing is left.
         var pans = Math.Clamp((int)factor, 1, 24);
-        var byPans = ScaleWish.Factor(recipe, ScaleBy.Pans, pans, own.Pan, known)!.Value;
-        var fit = PanFit.Of(RecipeFacts.Dough(recipe) * byPans, recipe.Kind, own.Pan)!;
+        Assert.Equal((double)pans / own.Count, ScaleWish.Factor(recipe, ScaleBy.Pans, pans, own.Pan, known)!.Value, 9);
+        var other = own.Pan with { Name = "another" };
+        var byPans = ScaleWish.Factor(recipe, ScaleBy.Pans, pans, other, known)!.Value;
+        var fit = PanFit.Of(RecipeFacts.Dough(recipe) * byPans, recipe.Kind, other)!;
         Assert.Equal(pans, fit.Count);
         Assert.Equal(FillRule.For(recipe.Kind).Usual, fit.Fill, 6);
         Assert.Equal(0, fit.SmallCakes);

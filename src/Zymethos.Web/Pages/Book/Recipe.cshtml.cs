@@ -43,7 +43,7 @@ public sealed class RecipeModel(ZymethosContext context, KitchenBook book, ICloc
     public IReadOnlyList<Diet> Suits { get; private set; } = [];
 
     /// <summary>What keeps it from being planned; empty when nothing does.</summary>
-    public IReadOnlyList<Fault> Faults { get; private set; } = [];
+    public IReadOnlyList<string> Missing { get; private set; } = [];
 
     /// <summary>What was just done, in words; empty when nothing was.</summary>
     [TempData]
@@ -166,7 +166,7 @@ public sealed class RecipeModel(ZymethosContext context, KitchenBook book, ICloc
         Scaled = ScaledRecipe.ByMultiple(Recipe, 1, Knowledge);
         Allergens = RecipeFacts.Allergens(Recipe, Knowledge);
         Suits = [.. Enum.GetValues<Diet>().Where(d => Diets.Against(Stored, d, Knowledge).IsEmpty)];
-        Faults = RecipeCheck.Find(Stored);
+        Missing = RecipeCheck.Missing(Stored);
         return true;
     }
 

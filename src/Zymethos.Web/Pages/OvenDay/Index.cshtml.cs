@@ -111,7 +111,7 @@ public sealed class IndexModel(ZymethosContext context, OpenDay days, IClock clo
 
     /// <summary>Recipes a day can be planned with, by name; what is half written waits in the Book.</summary>
     private async Task<List<RecipeRow>> PlannableAsync(CancellationToken cancel) =>
-        [.. (await context.Recipes.AsNoTracking().OrderBy(r => r.Name).ToListAsync(cancel)).Where(r => RecipeCheck.CanBePlanned(r.ToRecipe()))];
+        [.. (await context.Recipes.AsNoTracking().OrderBy(r => r.Name).ToListAsync(cancel)).Where(r => RecipeCheck.Missing(r.ToRecipe()).Count == 0)];
 }
 
 /// <summary>A step with its day, for the panel of reasons.</summary>

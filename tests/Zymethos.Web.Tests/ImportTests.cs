@@ -1,0 +1,139 @@
+using System.Net;
+using System.Text;
+using System.Text.Json.Nodes;
+using AngleSharp.Dom;
+using AngleSharp.Html.Dom;
+
+namespace Zymethos.Web.Tests;
+
+/// <summary>Recipes brought in and taken along.</summary>
+public sealed class ImportTests(TestKitchen kitchen) : IClassFixture<TestKitchen>
+{
+    private const string Loaf = """{ "@context": "https://schema.org", "@type": "Recipe", "name": "Attic loaf", "recipeYield": "1 loaf", "recipeIngredient": ["2 cups flour", "1 tsp salt"], "recipeInstructions": [{ "@type": "HowToStep", "text": "Stir everything together." }, { "@type": "HowToStep", "text": "Bake at 350 F for 40 to 45 minutes." }] }""";
+
+    private Task<HttpClient> NewAsync() => kitchen.NewBakerAsync($"{Guid.NewGuid():N}@home.invalid");
+
+    private static async Task<HttpResponseMessage> SendAsync(HttpClient baker, string pasted, byte[]? file = null, string name = "page.html", params string[] chosen)
+    {
+        var page = await TestKitchen.ParseAsync(await baker.GetAsync("/book/import"));
+        using var form = new MultipartFormDataContent
+        {
+            { new StringContent(pasted), "Pasted" },
+            { new StringContent(page.QuerySelector("form.import input[name=__RequestVerificationToken]")!.GetAttribute("value")!), "__RequestVerificationToken" },
+        };
+        foreach (var place in chosen) form.Add(new StringContent(place), "Chosen");
+        if (file is not null) form.Add(new ByteArrayContent(file), "Upload", name);
+        return await baker.PostAsync("/book/import", form);
+    }
+
+    private static async Task<IDocument> EditorAsync(HttpResponseMessage response)
+    {
+        Assert.StartsWith("/book/edit/", response.RequestMessage!.RequestUri!.AbsolutePath, StringComparison.Ordinal);
+        return await TestKitchen.ParseAsync(response);
+    }
+
+    [Fact]
+    public async Task Pasted_words_open_in_the_editor_with_what_was_proposed_to_confirm()
+    {
+        var editor = await EditorAsync(await SendAsync(await NewAsync(), "Plain buns\n\nMakes 12 buns\n\nIngredients\n500 g flour\n7 g yeast\n\nMethod\nMix. Let rise until doubled, about 1 hour. Bake at 200 C for 15 minutes."));
+        Assert.Equal("Plain buns", editor.QuerySelector("#d-name")!.GetAttribute("value"));
+        Assert.Contains(editor.QuerySelectorAll("select[name$='.Kind']").OfType<IHtmlSelectElement>(), s => s.Value == "bulkRise");
+        Assert.NotEmpty(editor.QuerySelectorAll(".questions li"));
+    }
+
+    [Fact]
+    public async Task A_saved_page_as_a_file_is_read_and_its_script_stays_text()
+    {
+        var html = $"<html><body><script>window.hurt = 1</script><script type=\"application/ld+json\">{Loaf.Replace("Attic loaf", "Attic <script>alert(1)</script>loaf", StringComparison.Ordinal).Replace("</script>", "<\\/script>", StringComparison.Ordinal)}</script></body></html>";
+        var editor = await EditorAsync(await SendAsync(await NewAsync(), "", Encoding.UTF8.GetBytes(html)));
+        Assert.DoesNotContain("<script>alert", editor.QuerySelector("#editor")!.InnerHtml, StringComparison.Ordinal);
+        Assert.Contains("Bake", editor.QuerySelectorAll("input[name$='.Title']").Last().GetAttribute("value"), StringComparison.OrdinalIgnoreCase);
+    }
+
+    [Fact]
+    public async Task Of_several_recipes_the_baker_chooses()
+    {
+        var baker = await NewAsync();
+        var ten = $"[{string.Join(',', Enumerable.Range(1, 10).Select(i => Loaf.Replace("Attic loaf", $"Loaf number {i}", StringComparison.Ordinal)))}]";
+        var offered = await TestKitchen.ParseAsync(await SendAsync(baker, ten));
+        Assert.Equal(10, offered.QuerySelectorAll("input[name=Chosen]").Length);
+        await SendAsync(baker, ten, null, "", "2", "6");
+        var drafts = (await TestKitchen.ParseAsync(await baker.GetAsync("/book"))).QuerySelector(".drafts")!.TextContent;
+        Assert.Contains("Loaf number 3", drafts, StringComparison.Ordinal);
+        Assert.Contains("Loaf number 7", drafts, StringComparison.Ordinal);
+        Assert.DoesNotContain("Loaf number 1 ", drafts, StringComparison.Ordinal);
+    }
+
+    [Theory]
+    [InlineData("{ \"@type\": \"Recipe\", ", "not whole")]
+    [InlineData("<html><body><p>Hello</p></body></html>", "does not say in a readable way")]
+    [InlineData("{ \"@type\": \"Article\" }", "no recipe in it")]
+    [InlineData("   ", "nothing to read")]
+    [InlineData("<!DOCTYPE lolz [<!ENTITY a \"aaaa\"><!ENTITY b \"&a;&a;&a;&a;\">]><html><body>&b;</body></html>", "recipe")]
+    public async Task What_has_no_recipe_says_so_and_keeps_the_text(string text, string words)
+    {
+        var response = await SendAsync(await NewAsync(), text);
+        Assert.Equal(HttpStatusCode.UnprocessableEntity, response.StatusCode);
+        var page = await TestKitchen.ParseAsync(response);
+        Assert.Contains(words, page.QuerySelector("#wrong-import")!.TextContent, StringComparison.Ordinal);
+        Assert.Equal(text.Trim(), ((IHtmlTextAreaElement)page.QuerySelector("#pasted")!).Value.Trim());
+    }
+
+    [Fact]
+    public async Task Two_megabytes_of_paste_a_picture_and_a_latin_file_are_survived()
+    {
+        var baker = await NewAsync();
+        var long_ = await SendAsync(baker, string.Concat(Enumerable.Repeat("flour and water ", 130_000)));
+        Assert.Equal(HttpStatusCode.UnprocessableEntity, long_.StatusCode);
+        Assert.Contains("kB", (await TestKitchen.ParseAsync(long_)).QuerySelector("#wrong-import")!.TextContent, StringComparison.Ordinal);
+        var picture = await SendAsync(baker, "", [0x89, 0x50, 0x4E, 0x47, 0, 0, 0, 1, 2, 3]);
+        Assert.Contains("That is no text", (await TestKitchen.ParseAsync(picture)).QuerySelector("#wrong-import")!.TextContent, StringComparison.Ordinal);
+        var latin = await EditorAsync(await SendAsync(baker, "", Encoding.Latin1.GetBytes(Loaf.Replace("Attic loaf", "Café loaf", StringComparison.Ordinal)), "loaf.json"));
+        Assert.Equal("Café loaf", latin.QuerySelector("#d-name")!.GetAttribute("value"));
+    }
+
+    [Fact]
+    public async Task The_whole_book_goes_out_and_comes_in_without_loss()
+    {
+        var from = await NewAsync();
+        await TestKitchen.PostAsync(from, "/book/ingredients", "#own", new() { ["Form.Name"] = "spelt grits", ["Form.GramsPerCup"] = "150" });
+        var book = await from.GetStringAsync("/book/export");
+        var to = await NewAsync();
+        // Into a Book that has all of it nothing is doubled.
+        Assert.Contains("0 recipes put into the Book, 19 there already just so", Said(await SendAsync(to, book)), StringComparison.Ordinal);
+        Assert.True(JsonNode.DeepEquals(JsonNode.Parse(book), JsonNode.Parse(await to.GetStringAsync("/book/export"))));
+
+        var changed = JsonNode.Parse(book)!;
+        changed["recipes"]![0]!["summary"] = "Another wording.";
+        Assert.Contains("1 recipe put into the Book", Said(await SendAsync(to, changed.ToJsonString())), StringComparison.Ordinal);
+        var both = JsonNode.Parse(await to.GetStringAsync("/book/export"))!;
+        Assert.Equal(20, both["recipes"]!.AsArray().Count);
+
+        static string Said(HttpResponseMessage response) => TestKitchen.ParseAsync(response).Result.QuerySelector(".note")!.TextContent;
+    }
+
+    [Fact]
+    public async Task A_book_with_a_fault_changes_nothing_and_names_the_place()
+    {
+        var baker = await NewAsync();
+        var book = JsonNode.Parse(await baker.GetStringAsync("/book/export"))!;
+        book["recipes"]![3]!["steps"]![0]!["kind"] = "dance";
+        var response = await SendAsync(baker, book.ToJsonString());
+        Assert.Equal(HttpStatusCode.UnprocessableEntity, response.StatusCode);
+        Assert.Contains("recipes[3].steps[0]", (await TestKitchen.ParseAsync(response)).QuerySelector("#wrong-import")!.TextContent, StringComparison.Ordinal);
+    }
+
+    [Fact]
+    public async Task Cards_and_ingredients_go_out_as_markdown_and_csv()
+    {
+        var baker = await kitchen.DemoBakerAsync();
+        var card = await baker.GetStringAsync("/book/lantern-plait/card.md");
+        Assert.StartsWith("# Lantern plait", card, StringComparison.Ordinal);
+        Assert.Contains("180 °C / 350 °F", card, StringComparison.Ordinal);
+        Assert.Contains("**Caution:**", card, StringComparison.Ordinal);
+        var csv = (await baker.GetStringAsync("/book/ingredients.csv")).Split("\r\n");
+        Assert.Equal("recipe,part,ingredient,amount,unit,grams,form,note,optional,known_as,allergens", csv[0]);
+        Assert.True(csv.Length > 150);
+        Assert.Contains(csv, l => l.StartsWith("Lantern plait,Dough,bread flour,1000,g,1000,", StringComparison.Ordinal));
+    }
+}
