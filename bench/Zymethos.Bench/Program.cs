@@ -2,6 +2,7 @@ using BenchmarkDotNet.Running;
 using Zymethos.Bench;
 
 // planning [days] [seconds] [recipes,recipes,...]   the table of docs/performance.md
+// book [lines]                                      what reading lines and scaling the Book cost
 // micro                                             the parts of planning, one by one, with BenchmarkDotNet
 switch (args.FirstOrDefault() ?? "planning")
 {
@@ -11,11 +12,14 @@ switch (args.FirstOrDefault() ?? "planning")
             Number(2, 10),
             args.Length > 3 ? [.. args[3].Split(',').Select(int.Parse)] : [5, 8, 12]);
         return 0;
+    case "book":
+        BookTable.Print(Number(1, 10_000));
+        return 0;
     case "micro":
         BenchmarkRunner.Run<PlanningParts>();
         return 0;
     default:
-        Console.Error.WriteLine("There is: planning [days] [seconds] [recipes,...] and micro.");
+        Console.Error.WriteLine("There is: planning [days] [seconds] [recipes,...], book [lines] and micro.");
         return 2;
 }
 

@@ -70,9 +70,10 @@ public sealed class Baker(Site site, int width = 1280, int height = 800) : IDisp
         return [.. JsonDocument.Parse(json).RootElement.EnumerateArray().Select(v => $"{v.GetProperty("id").GetString()}: {string.Join(" | ", v.GetProperty("at").EnumerateArray().Take(4).Select(a => a.GetString()))}")];
     }
 
-    /// <summary>Errors and warnings of the console since the last look.</summary>
+    /// <summary>Errors and warnings of the console since the last look. That htmx drops a request for a newer one is what it was told to do.</summary>
     public IReadOnlyList<string> ConsoleErrors() =>
-        [.. Window.Manage().Logs.GetLog(LogType.Browser).Where(l => l.Level >= LogLevel.Warning).Select(l => l.Message)];
+        [.. Window.Manage().Logs.GetLog(LogType.Browser).Where(l => l.Level >= LogLevel.Warning).Select(l => l.Message)
+            .Where(m => !m.Contains("htmx:sendAbort", StringComparison.Ordinal) && !m.Contains("htmx:afterRequest", StringComparison.Ordinal))];
 
     /// <summary>Addresses asked of other hosts since the last look.</summary>
     public IReadOnlyList<string> ForeignRequests() =>

@@ -6,7 +6,7 @@ namespace Zymethos.Browser.Tests;
 [Collection(nameof(Site))]
 public sealed class ReachTests(Site site)
 {
-    private static readonly string[] Pages = ["/oven-day", "/oven-day?date=2033-01-01", "/book", "/book/lantern-plait", "/book/weigh", "/kitchen", "/no/such/page", "/error"];
+    private static readonly string[] Pages = ["/oven-day", "/oven-day?date=2033-01-01", "/book", "/book/lantern-plait", "/book/lantern-plait/scale?Form.By=Pieces&Form.Pieces=5", "/book/midnight-ring/scale", "/book/lantern-plait/card", "/book/lantern-plait/versions", "/book/weigh", "/book/import", "/book/ingredients?Q=flour", "/kitchen", "/no/such/page", "/error"];
 
     [Theory]
     [InlineData("light")]
@@ -20,6 +20,12 @@ public sealed class ReachTests(Site site)
         foreach (var page in new[] { "/account/sign-in", "/account/register" }) Look(baker, page, found);
         baker.SignIn();
         foreach (var page in Pages) Look(baker, page, found);
+
+        // The editor, with a step unfolded.
+        baker.Go("/book/market-squash-loaf");
+        baker.Find("form[action*=Edit] button").Click();
+        baker.Find(".edit-step details summary").Click();
+        found.AddRange(baker.Violations().Select(v => $"editor: {v}"));
 
         // The page as it stands with reasons shown, and with a clash.
         baker.Go("/oven-day");
@@ -52,6 +58,10 @@ public sealed class ReachTests(Site site)
             baker.Go(page);
             Assert.True(baker.SidewaysOverflow() == 0, $"{page} at {width} px is {baker.SidewaysOverflow()} px too wide");
         }
+
+        baker.Go("/book/market-squash-loaf");
+        baker.Find("form[action*=Edit] button").Click();
+        Assert.True(baker.SidewaysOverflow() == 0, $"the editor at {width} px is {baker.SidewaysOverflow()} px too wide");
     }
 
     [Fact]
@@ -71,7 +81,7 @@ public sealed class ReachTests(Site site)
     {
         using var baker = new Baker(site);
         baker.SignIn();
-        foreach (var page in new[] { "/oven-day?date=2033-01-01", "/book/weigh", "/kitchen" })
+        foreach (var page in new[] { "/oven-day?date=2033-01-01", "/book", "/book/market-squash-loaf/scale", "/book/weigh", "/kitchen" })
         {
             baker.Go(page);
             Assert.All(baker.All(".btn, .form-control, .quiet, .places a").Where(e => e.Displayed), e => Assert.True(e.Size.Height >= 47, $"{page}: {e.TagName} {e.Text} {e.GetAttribute("name")} is {e.Size.Height} px high"));

@@ -5,7 +5,6 @@ using Zymethos.Core.Kitchens;
 using Zymethos.Core.Measures;
 using Zymethos.Core.Recipes;
 using Zymethos.Core.Scaling;
-using Zymethos.Web.Books;
 
 namespace Zymethos.Web.Api;
 

@@ -1,5 +1,6 @@
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;
+using Zymethos.Core.Heat;
 using Zymethos.Core.Scaling;
 using Zymethos.Web.Books;
 using Zymethos.Web.Drawing;

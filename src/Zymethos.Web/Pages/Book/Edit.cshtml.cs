@@ -73,7 +73,7 @@ public sealed class EditModel(ZymethosContext context, KitchenBook book, IClock 
         if (@do == "discard")
         {
             var gone = await context.RecipeDrafts.Where(d => d.Id == id).ExecuteDeleteAsync(cancel);
-            return gone == 0 ? NotFound() : Redirect("/book");
+            return gone == 0 ? NotFound() : Leave("/book");
         }
 
         if (@do is { Length: > 0 } and not "save") DraftMoves.Apply(Draft, @do);

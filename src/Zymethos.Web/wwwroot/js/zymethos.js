@@ -26,7 +26,7 @@
   });
 
   // Scaling: the field that is touched decides, the slider writes into the first one, and the others follow the sheet.
-  document.addEventListener("input", (event) => {
+  const decide = (event) => {
     const form = event.target.closest?.("[data-scale]");
     if (!form) return;
     let field = event.target;
@@ -37,13 +37,15 @@
     }
     const decides = field.dataset.decides;
     if (decides) form.querySelector(`input[name="Form.By"][value="${decides}"]`).checked = true;
-  }, true);
+  };
+  document.addEventListener("input", decide, true);
+  document.addEventListener("change", decide, true);
   document.body.addEventListener("htmx:afterSettle", () => {
     const follow = document.querySelector("[data-follow]");
     const form = document.querySelector("[data-scale]");
     if (!follow || !form) return;
     for (const field of form.querySelectorAll("[data-decides]")) {
-      if (field.dataset.decides !== follow.dataset.by && follow.dataset[field.id] !== undefined) field.value = follow.dataset[field.id];
+      if (field.dataset.decides !== follow.dataset.by && field !== document.activeElement && follow.dataset[field.id] !== undefined) field.value = follow.dataset[field.id];
     }
     const slide = form.querySelector("[data-slides]");
     if (slide && document.activeElement !== slide) slide.value = follow.dataset.times;

@@ -1,11 +1,10 @@
 using System.Collections.Immutable;
-using Zymethos.Core.Heat;
 using Zymethos.Core.Kitchens;
 using Zymethos.Core.Measures;
 using Zymethos.Core.Recipes;
 using Zymethos.Core.Scaling;
 
-namespace Zymethos.Web.Books;
+namespace Zymethos.Core.Heat;
 
 /// <summary>Everything that follows from a recipe at a scale in a kitchen: what the scaling page shows, the card prints and the API returns.</summary>
 /// <param name="Scaled">The lines.</param>
@@ -58,7 +57,7 @@ public sealed record ScaleSheet(
             kitchen.Mixers > 0 && recipe.Steps.Any(s => s.Kind == StepKind.Mix) ? MixerFit.Of(recipe.Kind, dough, flour, kitchen.MixerLitres) : null,
             Division.Of(recipe, factor, setAside),
             PackageCount.For(scaled, knowledge),
-            Core.Scaling.Elevation.Changes(scaled, knowledge, kitchen.ElevationMetres),
+            Scaling.Elevation.Changes(scaled, knowledge, kitchen.ElevationMetres),
             Formula.Of(recipe, knowledge),
             [.. SaysUnchanged(recipe, factor, plan)]);
     }
