@@ -17,6 +17,7 @@ public sealed class DocumentReader
 {
     private const int MostSteps = 60;
     private const int MostBakes = 40;
+    private const int MostByHand = 200;
     private const int LongestText = 4000;
 
     private readonly List<Fault> _faults = [];
@@ -36,8 +37,20 @@ public sealed class DocumentReader
         var until = Moment(document.Day.Until, date, "day.until");
         if (document.Bakes.Count > MostBakes) Wrong("bakes", $"At most {MostBakes} bakes fit in a day.");
         var bakes = document.Bakes.Take(MostBakes).Select((b, i) => Read(b, date, $"bakes[{i}]")).ToImmutableArray();
-        return (kitchen, new DayWish(from, until, bakes));
+        return (kitchen, new DayWish(from, until, bakes)
+        {
+            Rests = [.. (document.Day.Rests ?? []).Take(10).Select((r, i) => (Moment(r.From, date, $"day.rests[{i}].from"), Moment(r.Until, date, $"day.rests[{i}].until")))],
+            ByHand = document.ByHand is { } byHand ? Read(byHand, date, from) : ByHand.Nothing,
+            Lean = Choice(document.Lean, DayLean.DoneEarly, "lean"),
+        });
     }
+
+    private ByHand Read(HandWishesDocument document, LocalDate date, LocalDateTime from) => new(
+        [.. (document.Pins ?? []).Take(MostByHand).Select((p, i) => new PinWish(p.Task, (int)Period.Between(from, Moment(p.At, date, $"byHand.pins[{i}].at"), PeriodUnits.Minutes).Minutes))],
+        [.. (document.Orders ?? []).Take(MostByHand).Select(p => new PairWish(p.First, p.Second))],
+        [.. (document.Together ?? []).Take(MostByHand).Select(p => new PairWish(p.First, p.Second))],
+        [.. (document.Apart ?? []).Take(MostByHand).Select(p => new PairWish(p.First, p.Second))],
+        [.. (document.Allow ?? []).Take(MostByHand).Select(a => new AllowWish(a.Task, a.Minutes))]);
 
     /// <summary>Reads a kitchen.</summary>
     public Kitchen Read(KitchenDocument document, string at)
@@ -119,7 +132,10 @@ public sealed class DocumentReader
             read,
             document.Batches,
             document.ReadyBy is { } ready ? Moment(ready, date, $"{at}.readyBy") : null,
-            document.NotBefore is { } notBefore ? Moment(notBefore, date, $"{at}.notBefore") : null);
+            document.NotBefore is { } notBefore ? Moment(notBefore, date, $"{at}.notBefore") : null)
+        {
+            Modes = (document.Modes ?? new Dictionary<string, int>()).ToImmutableDictionary(),
+        };
     }
 
     private Part Read(PartDocument document, string at) => new(

@@ -7,13 +7,17 @@ namespace Zymethos.Core.Interchange;
 /// <param name="Format">Always "zymethos.oven-day".</param>
 /// <param name="Version">Always 1.</param>
 /// <param name="Solve">How to search; left out for the usual.</param>
+/// <param name="ByHand">What the baker decided by hand; left out for nothing.</param>
+/// <param name="Lean">What the baker leans toward: doneEarly, shortDay, lessOven, fresher or calmer.</param>
 public sealed record OvenDayDocument(
     KitchenDocument Kitchen,
     DayDocument Day,
     IReadOnlyList<BakeDocument> Bakes,
     string Format = OvenDayDocument.FormatName,
     int Version = 1,
-    SolveDocument? Solve = null)
+    SolveDocument? Solve = null,
+    HandWishesDocument? ByHand = null,
+    string Lean = "doneEarly")
 {
     /// <summary>The name of the format.</summary>
     public const string FormatName = "zymethos.oven-day";
@@ -78,7 +82,41 @@ public sealed record PersonDocument(string Name, string? From = null, string? Un
 /// <param name="Date">The date ("2026-12-05").</param>
 /// <param name="From">When it starts ("08:00").</param>
 /// <param name="Until">When it ends ("18:30"), on the same date unless a date stands before it ("2026-12-06T01:00").</param>
-public sealed record DayDocument(string Date, string From, string Until);
+/// <param name="Rests">Stretches in between in which nobody is in the kitchen; left out for none.</param>
+public sealed record DayDocument(string Date, string From, string Until, IReadOnlyList<RestDocument>? Rests = null);
+
+/// <summary>A stretch in which nobody is in the kitchen.</summary>
+/// <param name="From">When it starts ("22:00").</param>
+/// <param name="Until">When it ends ("2026-12-06T07:00").</param>
+public sealed record RestDocument(string From, string Until);
+
+/// <summary>What the baker decided by hand. Steps are named by their ids in the plan ("1.1.bake.1": bake, batch, step, wave).</summary>
+/// <param name="Pins">Steps held at their hour.</param>
+/// <param name="Orders">Pairs of steps of which the first starts no later than the second.</param>
+/// <param name="Together">Pairs of loads that go in through the same open door, at most two minutes apart.</param>
+/// <param name="Apart">Pairs of loads that never share the oven.</param>
+/// <param name="Allow">Steps that are given more time.</param>
+public sealed record HandWishesDocument(
+    IReadOnlyList<PinDocument>? Pins = null,
+    IReadOnlyList<PairDocument>? Orders = null,
+    IReadOnlyList<PairDocument>? Together = null,
+    IReadOnlyList<PairDocument>? Apart = null,
+    IReadOnlyList<AllowDocument>? Allow = null);
+
+/// <summary>A pinned step.</summary>
+/// <param name="Task">Its id.</param>
+/// <param name="At">When it starts ("14:10" or with a date).</param>
+public sealed record PinDocument(string Task, string At);
+
+/// <summary>Two steps.</summary>
+/// <param name="First">Id of the one.</param>
+/// <param name="Second">Id of the other.</param>
+public sealed record PairDocument(string First, string Second);
+
+/// <summary>More time for a step.</summary>
+/// <param name="Task">Its id.</param>
+/// <param name="Minutes">What to plan for it.</param>
+public sealed record AllowDocument(string Task, int Minutes);
 
 /// <summary>A bake: a recipe by value, or just a name with steps and links.</summary>
 /// <param name="Recipe">The recipe. Left out when <paramref name="Steps"/> are given.</param>
@@ -88,6 +126,7 @@ public sealed record DayDocument(string Date, string From, string Until);
 /// <param name="Batches">How many batches.</param>
 /// <param name="ReadyBy">When it must be ready ("17:00" or with a date); left out when any hour will do.</param>
 /// <param name="NotBefore">When it may start; left out when any hour will do.</param>
+/// <param name="Modes">Which way a step with several is spent, by its key: 0 its own, 1 the first of its modes. What is not named the planner chooses.</param>
 public sealed record BakeDocument(
     RecipeDocument? Recipe = null,
     string? Name = null,
@@ -95,7 +134,8 @@ public sealed record BakeDocument(
     IReadOnlyList<LinkDocument>? Links = null,
     int Batches = 1,
     string? ReadyBy = null,
-    string? NotBefore = null);
+    string? NotBefore = null,
+    IReadOnlyDictionary<string, int>? Modes = null);
 
 /// <summary>How to search.</summary>
 /// <param name="Seconds">Time for the search, 0.2 to 20.</param>

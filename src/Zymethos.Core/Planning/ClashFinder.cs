@@ -22,6 +22,9 @@ public enum WayOutKind
 
     /// <summary>A second pair of hands helps.</summary>
     MoreHands,
+
+    /// <summary>A pinned step is let go.</summary>
+    LetMove,
 }
 
 /// <summary>One way to make an impossible day possible, already worked out.</summary>
@@ -29,7 +32,11 @@ public enum WayOutKind
 /// <param name="Minutes">By how many minutes; 0 when it is not about time.</param>
 /// <param name="Bake">Which bake it is about; null when it is about the day.</param>
 /// <param name="Text">What to do, in a sentence.</param>
-public sealed record WayOut(WayOutKind Kind, int Minutes, int? Bake, string Text);
+public sealed record WayOut(WayOutKind Kind, int Minutes, int? Bake, string Text)
+{
+    /// <summary>Id of the pinned step it lets go; empty for every other way.</summary>
+    public string Step { get; init; } = "";
+}
 
 /// <summary>A day that does not work: what clashes, and the ways out, cheapest first.</summary>
 /// <param name="IsProven">Whether it is proven that no plan exists; false when none was found in the time there was.</param>
@@ -49,6 +56,7 @@ public static class ClashFinder
         var clock = Stopwatch.StartNew();
         var ways = new List<WayOut>();
         if (HopelessWindows(network) is { Count: > 0 } hopeless) return Hopeless(network, hopeless);
+        AddLetMove(network, seed, ways);
         AddTimes(network, seed, limit / 3, ways);
         AddMoreHands(network, seed, ways);
         for (var b = 0; b < network.Bakes.Length && network.Bakes.Length > 1; b++)
@@ -94,6 +102,7 @@ public static class ClashFinder
         WayOutKind.ReadyLater => way.Minutes,
         WayOutKind.StartEarlier => way.Minutes + 5,
         WayOutKind.MoreHands => 90,
+        WayOutKind.LetMove => way.Minutes / 2,
         _ => 120,
     };
 
@@ -145,6 +154,23 @@ public static class ClashFinder
             ways.Add(new WayOut(WayOutKind.StartEarlier, most, null, $"Start {Explainer.Spoken(most)} earlier, at {network.TimeOf(-most):HH:mm}."));
     }
 
+    /// <summary>Each pinned step let go alone: where it would go then is the price.</summary>
+    private static void AddLetMove(TaskNetwork network, int seed, List<WayOut> ways)
+    {
+        foreach (var pin in network.Pins)
+        {
+            var free = network with { Pins = network.Pins.Remove(pin) };
+            if (LowerBound.Finish(free, new ReachTable(free)) > free.SpanEnd) continue;
+            if ((FirstPlan.Find(free, seed) ?? DayPlanner.Plan(free, new SolveSettings(TimeSpan.FromMilliseconds(700), seed)).Plan) is not { } plan) continue;
+            var at = plan.Tasks[pin.Task].Start;
+            ways.Add(new WayOut(
+                WayOutKind.LetMove,
+                Math.Abs(at - pin.Start),
+                null,
+                $"Let “{network.Tasks[pin.Task].Title}” move: it would start at {network.TimeOf(at):HH:mm} instead of {network.TimeOf(pin.Start):HH:mm}.") { Step = network.Tasks[pin.Task].Id });
+        }
+    }
+
     private static void AddMoreHands(TaskNetwork network, int seed, List<WayOut> ways)
     {
         if (network.Helpers.Length >= 4) return;
@@ -171,6 +197,7 @@ public static class ClashFinder
             words.Add(bake.ReadyBy is { } ready ? $"{bake.Name}, ready by {network.TimeOf(ready):HH:mm}" : bake.Name);
         }
 
+        words.AddRange(network.Pins.Where(p => kept.Contains(network.Tasks[p.Task].Bake)).Select(p => $"“{network.Tasks[p.Task].Title}” pinned to {network.TimeOf(p.Start):HH:mm}"));
         words.Add($"a day from {network.Origin:HH:mm} to {network.TimeOf(network.SpanEnd):HH:mm}");
         return words.ToImmutable();
     }
@@ -204,11 +231,16 @@ public static class ClashFinder
     {
         var kept = network.Tasks.Where(t => !bakes.Contains(t.Bake)).ToList();
         var index = kept.Select((t, i) => (t.Index, i)).ToDictionary(p => p.Index, p => p.i);
+        ImmutableArray<(int First, int Second)> Kept(ImmutableArray<(int First, int Second)> pairs) =>
+            [.. pairs.Where(p => index.ContainsKey(p.First) && index.ContainsKey(p.Second)).Select(p => (index[p.First], index[p.Second]))];
         return network with
         {
             Tasks = [.. kept.Select((t, i) => t with { Index = i })],
             Links = [.. network.Links.Where(l => index.ContainsKey(l.From)).Select(l => l with { From = index[l.From], To = index[l.To] })],
-            Orders = [.. network.Orders.Where(o => index.ContainsKey(o.First)).Select(o => (index[o.First], index[o.Second]))],
+            Orders = Kept(network.Orders),
+            Together = Kept(network.Together),
+            Apart = Kept(network.Apart),
+            Pins = [.. network.Pins.Where(p => index.ContainsKey(p.Task)).Select(p => p with { Task = index[p.Task] })],
         };
     }
 }

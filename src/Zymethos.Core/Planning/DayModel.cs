@@ -1,4 +1,5 @@
 using Google.OrTools.Sat;
+using Google.OrTools.Util;
 using Zymethos.Core.Heat;
 using Zymethos.Core.Recipes;
 
@@ -10,6 +11,8 @@ namespace Zymethos.Core.Planning;
 /// </summary>
 internal sealed class DayModel
 {
+    private const int CalmMinutes = 15;
+
     private readonly TaskNetwork _network;
     private readonly ReachTable _reach;
     private readonly OvenThermal _thermal;
@@ -32,6 +35,7 @@ internal sealed class DayModel
         AddHands();
         AddResources();
         AddOvenStates();
+        AddKeptApart();
         AddShelves();
     }
 
@@ -44,37 +48,70 @@ internal sealed class DayModel
         Hint(hint);
     }
 
-    public void TidyWithin(int finish, Plan hint)
+    /// <summary>The second search: by the weights of a lean, and no later than they allow.</summary>
+    public void TidyWithin(int finish, DayWeights weights, Plan hint)
     {
-        _model.Add(_finish <= finish);
+        _model.Add(_finish <= Math.Min(_network.SpanEnd, finish + (finish * weights.FinishAllowance / 100)));
         var terms = LinearExpr.NewBuilder();
+        if (weights.Finish > 0) terms.AddTerm(_finish, weights.Finish);
+        AddPresence(terms, weights);
+        AddOvenSpan(terms, weights);
+        AddWindows(terms, weights);
+        AddBakeSpans(terms, weights);
+        _model.Minimize(terms);
+        Hint(hint);
+    }
+
+    private void AddPresence(LinearExprBuilder terms, DayWeights weights)
+    {
         var first = _model.NewIntVar(0, _network.SpanEnd, "first touch");
         foreach (var task in _network.Tasks.Where(t => t.NeedsPresence))
             _model.Add(first <= _start[task.Index] - (task.Oven is { } oven ? _thermal.FromCold(oven.Setting) : 0));
-        terms.AddTerm(first, -DayWeights.Presence);
+        terms.AddTerm(first, -weights.Presence);
+        if (weights.FinishAllowance > 0) terms.AddTerm(_finish, weights.Presence);
+    }
 
+    private void AddOvenSpan(LinearExprBuilder terms, DayWeights weights)
+    {
         var hot = _network.Tasks.Where(t => t.Oven is { Setting.IsProof: false }).ToList();
-        if (hot.Count > 0)
+        if (hot.Count == 0) return;
+        var on = _model.NewIntVar(0, _network.SpanEnd, "oven on");
+        var off = _model.NewIntVar(0, _network.SpanEnd, "oven off");
+        foreach (var task in hot)
         {
-            var on = _model.NewIntVar(0, _network.SpanEnd, "oven on");
-            var off = _model.NewIntVar(0, _network.SpanEnd, "oven off");
-            foreach (var task in hot)
+            _model.Add(on <= _start[task.Index]);
+            _model.Add(off >= _start[task.Index] + task.Likely);
+        }
+
+        terms.AddTerm(off, weights.OvenSpan);
+        terms.AddTerm(on, -weights.OvenSpan);
+    }
+
+    private void AddWindows(LinearExprBuilder terms, DayWeights weights)
+    {
+        foreach (var link in _network.Links)
+        {
+            if (link.MaxLag is not { } most) continue;
+            var lag = _start[link.To] - _start[link.From] - _network.Tasks[link.From].Likely;
+            if (link.Window == WindowKind.Soft)
             {
-                _model.Add(on <= _start[task.Index]);
-                _model.Add(off >= _start[task.Index] + task.Likely);
+                var over = _model.NewIntVar(0, _network.Horizon, "over");
+                _model.Add(over >= lag - most);
+                terms.AddTerm(over, weights.SoftWindow);
             }
-
-            terms.AddTerm(off, DayWeights.OvenSpan);
-            terms.AddTerm(on, -DayWeights.OvenSpan);
+            else if (weights.Tightness > 0 && most > link.MinLag)
+            {
+                // What is left before the window closes should be a quarter of an hour, or half of a shorter window.
+                var wanted = Math.Min(CalmMinutes, (most - link.MinLag) / 2);
+                var tight = _model.NewIntVar(0, CalmMinutes, "tight");
+                _model.Add(tight >= lag - most + wanted);
+                terms.AddTerm(tight, weights.Tightness);
+            }
         }
+    }
 
-        foreach (var link in _network.Links.Where(l => l is { MaxLag: not null, Window: WindowKind.Soft }))
-        {
-            var over = _model.NewIntVar(0, _network.Horizon, "over");
-            _model.Add(over >= _start[link.To] - _start[link.From] - _network.Tasks[link.From].Likely - link.MaxLag!.Value);
-            terms.AddTerm(over, DayWeights.SoftWindow);
-        }
-
+    private void AddBakeSpans(LinearExprBuilder terms, DayWeights weights)
+    {
         foreach (var bake in _network.Tasks.GroupBy(t => t.Bake))
         {
             var begin = _model.NewIntVar(0, _network.Horizon, "bake begins");
@@ -85,12 +122,9 @@ internal sealed class DayModel
                 _model.Add(end >= _start[task.Index] + task.Likely);
             }
 
-            terms.AddTerm(end, DayWeights.BakeSpan);
-            terms.AddTerm(begin, -DayWeights.BakeSpan);
+            terms.AddTerm(end, weights.BakeSpan);
+            terms.AddTerm(begin, -weights.BakeSpan);
         }
-
-        _model.Minimize(terms);
-        Hint(hint);
     }
 
     public CpSolverStatus Solve(SolveSettings settings, TimeSpan limit, CancellationToken cancel, Action<int> onFinish)
@@ -119,10 +153,29 @@ internal sealed class DayModel
         var earliest = SpanRules.EarliestStart(_network, task);
         if (task.Oven is { } oven) earliest = Math.Max(earliest, _thermal.FromCold(oven.Setting));
         var latest = SpanRules.LatestEnd(_network, task) - task.Likely;
-        var start = _model.NewIntVar(earliest, Math.Max(earliest, latest), task.Id);
+        var start = _model.NewIntVarFromDomain(StartsBetween(task, earliest, Math.Max(earliest, latest)), task.Id);
         // An empty window is left to the solver to report, so that an impossible day ends as "impossible" and not as a broken model.
         if (latest < earliest) _model.Add(start <= latest);
         return start;
+    }
+
+    /// <summary>The minutes at which a task may start: all between two, but for those from which it would reach into a rest.</summary>
+    private Domain StartsBetween(PlanTask task, int earliest, int latest)
+    {
+        if (!task.NeedsPresence || _network.Rests.IsEmpty) return new Domain(earliest, latest);
+        var allowed = new List<long[]>();
+        var from = (long)earliest;
+        foreach (var rest in _network.Rests)
+        {
+            if (Math.Min(latest, rest.From - task.Likely) >= from) allowed.Add([from, Math.Min(latest, rest.From - task.Likely)]);
+            from = Math.Max(from, rest.Until + (task.Oven is { } oven ? _thermal.FromCold(oven.Setting) : 0));
+        }
+
+        if (from <= latest) allowed.Add([from, latest]);
+        if (allowed.Count > 0) return Domain.FromIntervals([.. allowed]);
+        // Nowhere to go: an empty domain would break the model, so it is told that it cannot hold.
+        _model.AddBoolOr(Array.Empty<ILiteral>());
+        return new Domain(earliest, latest);
     }
 
     private void Hint(Plan? hint)
@@ -143,6 +196,8 @@ internal sealed class DayModel
         }
 
         foreach (var (first, second) in _network.Orders) _model.Add(_start[first] <= _start[second]);
+        foreach (var pin in _network.Pins) _model.Add(_start[pin.Task] == pin.Start);
+        foreach (var (first, second) in _network.Together) _model.AddLinearConstraint(_start[first] - _start[second], -TaskNetwork.TogetherMinutes, TaskNetwork.TogetherMinutes);
     }
 
     private void AddHands()
@@ -219,6 +274,15 @@ internal sealed class DayModel
                 if (a.Oven!.Setting == b.Oven!.Setting) continue;
                 AddApart(a, b, _thermal.Transition(a.Oven.Setting, b.Oven.Setting), _thermal.Transition(b.Oven.Setting, a.Oven.Setting));
             }
+        }
+    }
+
+    private void AddKeptApart()
+    {
+        foreach (var (first, second) in _network.Apart)
+        {
+            var (a, b) = (_network.Tasks[first], _network.Tasks[second]);
+            if (a.Oven!.Setting == b.Oven!.Setting) AddApart(a, b, 0, 0);
         }
     }
 

@@ -40,8 +40,8 @@ public sealed record PlanOutcome(PlanStatus Status, Plan? Plan, int BoundFinish,
 
 /// <summary>
 /// Plans a day: first by hand-like construction, then with CP-SAT in two steps. Step one looks for the earliest finish and proves how much
-/// earlier any plan could be. Step two keeps that finish and looks for the shortest presence, the shortest oven time, kept soft windows and
-/// short waits (see <see cref="DayWeights"/>).
+/// earlier any plan could be. Step two keeps that finish, or what the baker's lean allows beyond it, and looks for the shortest presence, the
+/// shortest oven time, kept soft windows and short waits (see <see cref="DayWeights"/>).
 /// </summary>
 public static class DayPlanner
 {
@@ -79,7 +79,7 @@ public static class DayPlanner
         var finish = best.Finish(network);
         var proven = finish <= bound;
         var tidy = new DayModel(network, reach, bound);
-        tidy.TidyWithin(finish, best);
+        tidy.TidyWithin(finish, DayWeights.For(network.Lean), best);
         var rest = proven ? TimeSpan.FromTicks(Math.Min((settings.Limit - clock.Elapsed).Ticks, settings.Limit.Ticks / 3)) : settings.Limit - clock.Elapsed;
         if (tidy.Solve(settings, rest, cancel, _ => { }) is CpSolverStatus.Optimal or CpSolverStatus.Feasible) best = tidy.Read();
         return new PlanOutcome(proven ? PlanStatus.Proven : PlanStatus.Found, best, Math.Min(bound, finish), trail, clock.Elapsed);

@@ -20,6 +20,7 @@ public static class Explainer
 
     private static string NotEarlier(TaskNetwork network, PlanGraph graph, PlanTask task)
     {
+        if (graph.IsPinned(task.Index)) return "You pinned it here.";
         var holding = graph.HoldingBack(task.Index).ToList();
         // A window or an order only passes on what holds another step; where something of its own holds the step, that is the reason.
         if (holding.Exists(IsOwn)) holding.RemoveAll(t => !IsOwn(t));
@@ -29,10 +30,11 @@ public static class Explainer
         return $"It could start {Spoken(room)} earlier, but nothing would be done sooner for it: the wait would only move behind it.";
     }
 
-    private static bool IsOwn(Tie tie) => tie.Kind is not (TieKind.Window or TieKind.Order);
+    private static bool IsOwn(Tie tie) => tie.Kind is not (TieKind.Window or TieKind.Order or TieKind.Together);
 
     private static string Floor(TaskNetwork network, PlanTask task, PlanGraph graph)
     {
+        if (task.NeedsPresence && network.Rests.Any(r => r.Until == graph.Start(task.Index))) return "Nobody is in the kitchen before.";
         if (network.Bakes[task.Bake].NotBefore == graph.Start(task.Index)) return $"You asked for {network.Bakes[task.Bake].Name} not before this time.";
         if (task.Oven is { Setting.IsProof: false } oven) return $"The oven is heated from cold and needs until now to reach {oven.Setting.Celsius} °C.";
         return graph.Start(task.Index) == 0 ? "The day starts here." : "Whoever does it is not free before.";
@@ -53,6 +55,8 @@ public static class Explainer
             TieKind.OvenState => OvenBack(network, tie, other),
             TieKind.Shelf => $"The oven is full until {other} comes out.",
             TieKind.Order => $"It goes no earlier than {other}.",
+            TieKind.Together => $"It goes in together with {other}.",
+            TieKind.Apart => $"You keep it apart from {other}.",
             _ => throw new InvalidOperationException("An unknown kind of tie."),
         };
     }
@@ -69,11 +73,13 @@ public static class Explainer
 
     private static string NotLater(TaskNetwork network, Plan plan, PlanGraph graph, PlanTask task)
     {
+        if (graph.IsPinned(task.Index)) return "You pinned it here.";
         var slack = graph.Slack(task.Index);
         if (slack > 0)
             return $"It may slip by {Spoken(slack)} with nothing late{(graph.LatestAlone(task.Index) >= graph.Start(task.Index) + slack ? "" : ", if what follows moves along")}.";
         var holding = graph.HoldingOn(task.Index).Where(t => graph.Slack(t.To) == 0).OrderBy(t => t.Kind).ToList();
         if (holding.Count > 0) return string.Join(" ", holding.DistinctBy(t => t.To).Take(2).Select(t => On(network, t)));
+        if (task.NeedsPresence && network.Rests.Any(r => r.From == plan.Tasks[task.Index].End)) return "Nobody is in the kitchen after it.";
         if (network.Bakes[task.Bake].ReadyBy == plan.Tasks[task.Index].End) return $"{network.Bakes[task.Bake].Name} must be ready by then.";
         return "It ends the day: any later and the finishing hour moves with it.";
     }
@@ -90,6 +96,8 @@ public static class Explainer
             TieKind.OvenState => $"The oven must be made ready for {other} right after.",
             TieKind.Shelf => $"Its place in the oven is wanted for {other} right after.",
             TieKind.Order => $"{other} goes after it.",
+            TieKind.Together => $"{other} goes in with it.",
+            TieKind.Apart => $"You keep it apart from {other}, which follows.",
             _ => throw new InvalidOperationException("An unknown kind of tie."),
         };
     }

@@ -25,7 +25,8 @@ public sealed class ListScheduler
         _network = network;
         _thermal = new OvenThermal(network.Kitchen.Oven, network.Kitchen.Room);
         _incoming = [.. network.Tasks.Select(t => network.Links.Where(l => l.To == t.Index).ToArray())];
-        _orders = [.. network.Tasks.Select(t => network.Orders.Where(o => o.Second == t.Index).ToList())];
+        // Orders within a bake decide in which order its steps are laid; those between bakes bind whichever is laid second.
+        _orders = [.. network.Tasks.Select(t => network.Orders.Where(o => o.Second == t.Index && network.Tasks[o.First].Bake == t.Bake).ToList())];
         _bakeTasks = [.. Enumerable.Range(0, network.Bakes.Length).Select(Topological)];
     }
 
@@ -36,7 +37,8 @@ public sealed class ListScheduler
     public Plan? Build(IReadOnlyList<int> order, bool keepEnds)
     {
         var board = new Board(_network, _thermal, keepEnds);
-        foreach (var bake in order)
+        // What is pinned has its place before anything else looks for one.
+        foreach (var bake in order.OrderBy(b => _network.Pins.Any(p => _network.Tasks[p.Task].Bake == b) ? 0 : 1))
         {
             if (!Place(board, _bakeTasks[bake])) return null;
         }
@@ -46,7 +48,7 @@ public sealed class ListScheduler
 
     private bool Place(Board board, int[] tasks)
     {
-        var earliest = tasks.ToDictionary(t => t, t => SpanRules.EarliestStart(_network, _network.Tasks[t]));
+        var earliest = tasks.ToDictionary(t => t, t => board.HeldAt(t) ?? SpanRules.EarliestStart(_network, _network.Tasks[t]));
         for (var repair = 0; repair < MostRepairs; repair++)
         {
             var (failed, pushed) = TryPlace(board, tasks, earliest);
@@ -63,15 +65,16 @@ public sealed class ListScheduler
     {
         foreach (var t in tasks)
         {
-            var at = earliest[t];
+            var (least, most) = board.SpanBesideOthers(t);
+            var at = Math.Max(earliest[t], least);
             foreach (var link in _incoming[t]) at = Math.Max(at, board.EndOf(link.From) + link.MinLag);
             foreach (var (first, _) in _orders[t]) at = Math.Max(at, board.StartOf(first));
             var start = board.FirstFit(_network.Tasks[t], at);
-            if (start < 0) return (true, false);
+            if (start < 0 || start > most || (board.HeldAt(t) is { } held && start != held)) return (true, false);
             foreach (var link in _incoming[t])
             {
-                if (link is not { MaxLag: { } most, Window: WindowKind.Hard }) continue;
-                var late = start - (board.EndOf(link.From) + most);
+                if (link is not { MaxLag: { } window, Window: WindowKind.Hard }) continue;
+                var late = start - (board.EndOf(link.From) + window);
                 if (late <= 0) continue;
                 earliest[link.From] = board.StartOf(link.From) + late;
                 return (true, true);
@@ -121,6 +124,39 @@ public sealed class ListScheduler
 
         public int EndOf(int task) => _placed[task]!.End;
 
+        /// <summary>The minute to which a task is pinned; null when it is free.</summary>
+        public int? HeldAt(int task)
+        {
+            foreach (var pin in network.Pins)
+            {
+                if (pin.Task == task) return pin.Start;
+            }
+
+            return null;
+        }
+
+        /// <summary>The minutes between which a task must start for the sake of tasks of other bakes that stand already: together with them, or in order.</summary>
+        public (int From, int Until) SpanBesideOthers(int task)
+        {
+            var (from, until) = (int.MinValue, int.MaxValue);
+            foreach (var (first, second) in network.Together)
+            {
+                if (first != task && second != task) continue;
+                if (_placed[first == task ? second : first] is not { } other) continue;
+                from = Math.Max(from, other.Start - TaskNetwork.TogetherMinutes);
+                until = Math.Min(until, other.Start + TaskNetwork.TogetherMinutes);
+            }
+
+            foreach (var (first, second) in network.Orders)
+            {
+                if (network.Tasks[first].Bake == network.Tasks[second].Bake) continue;
+                if (second == task && _placed[first] is { } before) from = Math.Max(from, before.Start);
+                if (first == task && _placed[second] is { } after) until = Math.Min(until, after.Start);
+            }
+
+            return (from, until);
+        }
+
         public Plan ToPlan() => new([.. _placed.Select(p => p!)]);
 
         /// <summary>The first start not before <paramref name="at"/> that fits; -1 when none does.</summary>
@@ -129,7 +165,7 @@ public sealed class ListScheduler
             var last = (keepEnds ? SpanRules.LatestEnd(network, task) : _horizon) - task.Likely;
             while (at <= last)
             {
-                var next = Math.Max(Math.Max(AfterOven(task, at), AfterHands(task, at)), AfterResources(task, at));
+                var next = Math.Max(Math.Max(AfterOven(task, at), AfterHands(task, at)), Math.Max(AfterResources(task, at), AfterRest(task, at)));
                 if (next == at) return at;
                 at = next;
             }
@@ -194,6 +230,19 @@ public sealed class ListScheduler
             return Array.IndexOf(_busy[helper], true, from, until - from) < 0;
         }
 
+        private int AfterRest(PlanTask task, int at)
+        {
+            if (!task.NeedsPresence) return at;
+            foreach (var rest in network.Rests)
+            {
+                if (rest.Meets(at, at + task.Likely)) return rest.Until;
+                // After a rest the oven is cold, and somebody must be there to heat it.
+                if (task.Oven is { } oven && at >= rest.Until && at < rest.Until + thermal.FromCold(oven.Setting)) return rest.Until + thermal.FromCold(oven.Setting);
+            }
+
+            return at;
+        }
+
         private int AfterHands(PlanTask task, int at)
         {
             foreach (var need in task.Hands)
@@ -231,7 +280,7 @@ public sealed class ListScheduler
             foreach (var load in _loads)
             {
                 var other = network.Tasks[load].Oven!.Setting;
-                if (other == oven.Setting) continue;
+                if (other == oven.Setting && !IsApart(task.Index, load)) continue;
                 var (start, end) = (_placed[load]!.Start, _placed[load]!.End);
                 var before = at + task.Likely + thermal.Transition(oven.Setting, other) <= start;
                 var after = end + thermal.Transition(other, oven.Setting);
@@ -240,6 +289,8 @@ public sealed class ListScheduler
 
             return Shelves(oven, at, at + task.Likely) is null ? at + 1 : at;
         }
+
+        private bool IsApart(int one, int other) => network.Apart.Any(p => p == (one, other) || p == (other, one));
 
         /// <summary>A shelf for every pan, fullest first that still has room; null when they do not fit.</summary>
         private List<int>? Shelves(OvenNeed oven, int from, int until)

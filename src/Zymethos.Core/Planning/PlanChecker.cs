@@ -39,8 +39,17 @@ public enum PlanRule
     /// <summary>Dough is taken out at once after its spell and before any heat.</summary>
     OvenCleared,
 
-    /// <summary>Equal trays go in their order.</summary>
+    /// <summary>Equal trays go in their order, and so does what the baker put in order.</summary>
     Order,
+
+    /// <summary>A pinned step stays where it was pinned.</summary>
+    Pin,
+
+    /// <summary>Loads that are kept together go in together.</summary>
+    Together,
+
+    /// <summary>Loads that are kept apart never share the oven.</summary>
+    Apart,
 }
 
 /// <summary>A rule that a plan breaks.</summary>
@@ -71,6 +80,7 @@ public static class PlanChecker
                 broken.Add(new(PlanRule.Order, [first, second], $"{network.Tasks[second].Title} starts before the one that should come first."));
         }
 
+        CheckByHand(network, plan, broken);
         CheckHands(network, plan, broken);
         CheckResources(network, plan, broken);
         CheckOven(network, plan, broken);
@@ -84,12 +94,43 @@ public static class PlanChecker
         var bake = network.Bakes[task.Bake];
         if (planned.End - planned.Start != task.Likely)
             broken.Add(new(PlanRule.Duration, [task.Index], $"{task.Title} should take {task.Likely} min."));
-        if (planned.Start < 0 || planned.End > network.Horizon || (task.NeedsPresence && planned.End > network.SpanEnd))
+        if (planned.Start < 0 || planned.End > network.Horizon || (task.NeedsPresence && (planned.End > network.SpanEnd || ReachesIntoRest(network, planned))))
             broken.Add(new(PlanRule.Span, [task.Index], $"{task.Title} lies outside the working span."));
         if (bake.ReadyBy is { } ready && planned.End > ready)
             broken.Add(new(PlanRule.ReadyBy, [task.Index], $"{task.Title} ends after {bake.Name} must be ready."));
         if (bake.NotBefore is { } notBefore && planned.Start < notBefore)
             broken.Add(new(PlanRule.NotBefore, [task.Index], $"{task.Title} starts before {bake.Name} may."));
+    }
+
+    private static bool ReachesIntoRest(TaskNetwork network, PlannedTask planned)
+    {
+        for (var m = planned.Start; m < planned.End; m++)
+        {
+            foreach (var rest in network.Rests)
+            {
+                if (m >= rest.From && m < rest.Until) return true;
+            }
+        }
+
+        return false;
+    }
+
+    private static void CheckByHand(TaskNetwork network, Plan plan, List<BrokenRule> broken)
+    {
+        foreach (var pin in network.Pins.Where(p => plan.Tasks[p.Task].Start != p.Start))
+            broken.Add(new(PlanRule.Pin, [pin.Task], $"{network.Tasks[pin.Task].Title} is not where it was pinned."));
+        foreach (var (a, b) in network.Together.Where(p => Math.Abs(plan.Tasks[p.First].Start - plan.Tasks[p.Second].Start) > TaskNetwork.TogetherMinutes))
+            broken.Add(new(PlanRule.Together, [a, b], $"{network.Tasks[a].Title} and {network.Tasks[b].Title} do not go in together."));
+        foreach (var (a, b) in network.Apart)
+        {
+            var (one, other) = (plan.Tasks[a], plan.Tasks[b]);
+            for (var m = one.Start; m < one.End; m++)
+            {
+                if (m < other.Start || m >= other.End) continue;
+                broken.Add(new(PlanRule.Apart, [a, b], $"{network.Tasks[a].Title} and {network.Tasks[b].Title} share the oven."));
+                break;
+            }
+        }
     }
 
     private static void CheckLink(TaskNetwork network, Plan plan, TaskLink link, List<BrokenRule> broken)
@@ -162,6 +203,13 @@ public static class PlanChecker
         {
             if (plan.Tasks[load.Index].Start < thermal.FromCold(load.Oven!.Setting))
                 broken.Add(new(PlanRule.OvenState, [load.Index], $"The oven cannot be hot in time for {load.Title}."));
+            foreach (var rest in network.Rests)
+            {
+                var since = plan.Tasks[load.Index].Start - rest.Until;
+                if (since >= 0 && since < thermal.FromCold(load.Oven.Setting))
+                    broken.Add(new(PlanRule.OvenState, [load.Index], $"Nobody is there to heat the oven for {load.Title} in time."));
+            }
+
             if (load.Oven.Setting.IsProof && load.Step?.Oven is not null && !IsCleared(network, plan, load))
                 broken.Add(new(PlanRule.OvenCleared, [load.Index], $"Nobody takes the dough of {load.Title} out of the oven in time."));
         }

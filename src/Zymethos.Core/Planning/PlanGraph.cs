@@ -26,6 +26,12 @@ public enum TieKind
 
     /// <summary>Equal trays go in order.</summary>
     Order,
+
+    /// <summary>Two loads are kept together by hand.</summary>
+    Together,
+
+    /// <summary>Two loads are kept apart by hand.</summary>
+    Apart,
 }
 
 /// <summary>Task <paramref name="To"/> starts no earlier than <paramref name="Lag"/> minutes after the start of <paramref name="From"/>.</summary>
@@ -53,7 +59,7 @@ public sealed class PlanGraph
     {
         _network = network;
         _plan = plan;
-        Ties = [.. Links(), .. Orders(), .. Hands(), .. Resources(), .. Oven()];
+        Ties = [.. Links(), .. Orders(), .. ByHand(), .. Hands(), .. Resources(), .. Oven()];
         _into = [.. network.Tasks.Select(t => Ties.Where(a => a.To == t.Index).ToList())];
         _outOf = [.. network.Tasks.Select(t => Ties.Where(a => a.From == t.Index).ToList())];
         _latest = Latest();
@@ -83,13 +89,18 @@ public sealed class PlanGraph
     /// <summary>The latest start that the ties allow with everything else where it is.</summary>
     public int LatestAlone(int task) => _outOf[task].Select(t => Start(t.To) - t.Lag).Append(Ceiling(task)).Min();
 
+    /// <summary>Whether the baker holds the task where it is.</summary>
+    public bool IsPinned(int task) => _network.Pins.Any(p => p.Task == task);
+
     /// <summary>The earliest start that the day itself allows.</summary>
     public int Floor(int task)
     {
         var own = _network.Tasks[task];
         var floor = SpanRules.EarliestStart(_network, own);
-        if (own.Oven is { } oven)
-            floor = Math.Max(floor, new OvenThermal(_network.Kitchen.Oven, _network.Kitchen.Room).FromCold(oven.Setting));
+        if (IsPinned(task)) return Start(task);
+        var heating = own.Oven is { } oven ? new OvenThermal(_network.Kitchen.Oven, _network.Kitchen.Room).FromCold(oven.Setting) : 0;
+        floor = Math.Max(floor, heating);
+        if (own.NeedsPresence) floor = _network.Rests.Where(r => r.Until <= Start(task)).Select(r => r.Until + heating).Append(floor).Max();
         return _plan.Tasks[task].Hands.Select(b => _network.Helpers[b.Helper].From - (b.From - Start(task))).Append(floor).Max();
     }
 
@@ -98,7 +109,8 @@ public sealed class PlanGraph
     {
         var own = _network.Tasks[task];
         var end = SpanRules.LatestEnd(_network, own);
-        if (own.NeedsPresence) end = Math.Min(end, _plan.Finish(_network));
+        if (IsPinned(task)) return Start(task);
+        if (own.NeedsPresence) end = _network.Rests.Where(r => r.From >= Start(task) + own.Likely).Select(r => r.From).Append(Math.Min(end, _plan.Finish(_network))).Min();
         return _plan.Tasks[task].Hands.Select(b => _network.Helpers[b.Helper].Until - (b.Until - Start(task))).Append(end - own.Likely).Min();
     }
 
@@ -132,6 +144,21 @@ public sealed class PlanGraph
     }
 
     private IEnumerable<Tie> Orders() => _network.Orders.Select(o => new Tie(o.First, o.Second, 0, TieKind.Order, null));
+
+    private IEnumerable<Tie> ByHand()
+    {
+        foreach (var (a, b) in _network.Together)
+        {
+            yield return new Tie(a, b, -TaskNetwork.TogetherMinutes, TieKind.Together, null);
+            yield return new Tie(b, a, -TaskNetwork.TogetherMinutes, TieKind.Together, null);
+        }
+
+        foreach (var (one, other) in _network.Apart)
+        {
+            var (a, b) = Start(one) <= Start(other) ? (one, other) : (other, one);
+            if (_network.Tasks[a].Oven?.Setting == _network.Tasks[b].Oven?.Setting) yield return new Tie(a, b, _network.Tasks[a].Likely, TieKind.Apart, null);
+        }
+    }
 
     private IEnumerable<Tie> Hands()
     {

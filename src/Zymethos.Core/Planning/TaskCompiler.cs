@@ -12,13 +12,27 @@ namespace Zymethos.Core.Planning;
 /// <param name="Batches">How many batches, 1 to 12; each is mixed on its own.</param>
 /// <param name="ReadyBy">When all of it must be finished, cooling included; null when any hour will do.</param>
 /// <param name="NotBefore">When the first of it may start; null when any.</param>
-public sealed record BakeWish(Recipe Recipe, int Batches, LocalDateTime? ReadyBy, LocalDateTime? NotBefore);
+public sealed record BakeWish(Recipe Recipe, int Batches, LocalDateTime? ReadyBy, LocalDateTime? NotBefore)
+{
+    /// <summary>Which way each step with several is spent, by its key: 0 its own, 1 the first of its modes. What is not named goes its own way.</summary>
+    public ImmutableDictionary<string, int> Modes { get; init; } = ImmutableDictionary<string, int>.Empty;
+}
 
 /// <summary>A day as it is asked for.</summary>
 /// <param name="From">Start of the working span.</param>
 /// <param name="Until">End of the working span: hands and hot oven rest from then on.</param>
 /// <param name="Bakes">What to bake, at least one.</param>
-public sealed record DayWish(LocalDateTime From, LocalDateTime Until, ImmutableArray<BakeWish> Bakes);
+public sealed record DayWish(LocalDateTime From, LocalDateTime Until, ImmutableArray<BakeWish> Bakes)
+{
+    /// <summary>Stretches within the span in which nobody is in the kitchen, in order and apart.</summary>
+    public ImmutableArray<(LocalDateTime From, LocalDateTime Until)> Rests { get; init; } = [];
+
+    /// <summary>What the baker decided by hand.</summary>
+    public ByHand ByHand { get; init; } = ByHand.Nothing;
+
+    /// <summary>What the baker leans toward.</summary>
+    public DayLean Lean { get; init; }
+}
 
 /// <summary>A network, or the list of what is wrong with what was asked for.</summary>
 /// <param name="Network">Null when <paramref name="Faults"/> is not empty.</param>
@@ -33,7 +47,9 @@ public sealed record CompileResult(TaskNetwork? Network, IReadOnlyList<Fault> Fa
 /// <item>a minute of hands at the start and the end of every bake, and at the start of an oven-proof spell;</item>
 /// <item>after an oven-proof spell the step "take dough, towel and water out of the oven", at once and still in the cold oven, so that no
 /// heating can start before it;</item>
-/// <item>washing time on the mixer after each mix.</item>
+/// <item>washing time on the mixer after each mix, and on every pan of which the kitchen has a known number after each bake;</item>
+/// <item>a minute of hands for whatever is done to a bake part-way;</item>
+/// <item>rises as long as the room's temperature makes them.</item>
 /// </list>
 /// </summary>
 public static class TaskCompiler
@@ -41,11 +57,17 @@ public static class TaskCompiler
     /// <summary>Longest working span, in hours.</summary>
     public const int LongestSpanHours = 24;
 
+    /// <summary>Longest time from the first minute to the last of a day with rests in it, in hours.</summary>
+    public const int LongestWithRestsHours = 60;
+
     /// <summary>Minutes of hands to put a load in, and as much to take it out (common practice, no source).</summary>
     public const int DoorMinutes = 1;
 
     /// <summary>Minutes to clear the oven after an oven-proof spell (common practice, no source).</summary>
     public const int ClearOvenMinutes = 2;
+
+    /// <summary>Minutes until a pan that left the oven is emptied and washed (common practice, no source).</summary>
+    public const int PanWashMinutes = 12;
 
     private const int MostTasks = 600;
 
@@ -56,7 +78,9 @@ public static class TaskCompiler
         faults.AddRange(KitchenCheck.Find(kitchen).Select(f => f.Under("kitchen")));
         var span = Period.Between(wish.From, wish.Until, PeriodUnits.Minutes).Minutes;
         if (span <= 0) faults.Add(new Fault("day.until", "The day must end after it starts."));
-        else if (span > LongestSpanHours * 60) faults.Add(new Fault("day.until", $"A working span is at most {LongestSpanHours} hours."));
+        else if (span > LongestSpanHours * 60 && wish.Rests.IsEmpty) faults.Add(new Fault("day.until", $"A working span is at most {LongestSpanHours} hours."));
+        else if (span > LongestWithRestsHours * 60) faults.Add(new Fault("day.until", $"From the first minute to the last a day has at most {LongestWithRestsHours} hours."));
+        FindInRests(wish, faults);
         if (wish.Bakes.IsEmpty) faults.Add(new Fault("bakes", "Choose at least one bake."));
         for (var i = 0; i < wish.Bakes.Length; i++) FindInBake(kitchen, wish, wish.Bakes[i], $"bakes[{i}]", faults);
         if (faults.Count > 0) return new CompileResult(null, faults);
@@ -64,27 +88,74 @@ public static class TaskCompiler
         var helpers = kitchen.People
             .Select(p => new Helper(p.Name, MinuteOf(p.From, wish.From, 0, (int)span), MinuteOf(p.Until, wish.From, (int)span, (int)span)))
             .ToImmutableArray();
-        wish = wish with { Bakes = [.. wish.Bakes.Select(b => b with { Recipe = DayStretch.Of(ChosenRecipe.Of(b.Recipe)) })] };
+        wish = wish with { Bakes = [.. wish.Bakes.Select(b => b with { Recipe = DayStretch.Of(InMode(ChosenRecipe.Of(b.Recipe), b.Modes)) })] };
+        for (var i = 0; i < wish.Bakes.Length; i++) FindPansThatLack(kitchen, wish.Bakes[i], $"bakes[{i}]", faults);
         for (var i = 0; i < wish.Bakes.Length; i++) FindTooLong(wish.Bakes[i], $"bakes[{i}]", faults);
         if (faults.Count > 0) return new CompileResult(null, faults);
         var build = new Builder(kitchen);
-        for (var i = 0; i < wish.Bakes.Length; i++) build.Add(wish.Bakes[i], i);
+        for (var i = 0; i < wish.Bakes.Length; i++) build.Add(wish.Bakes[i], i, faults);
+        if (faults.Count > 0) return new CompileResult(null, faults);
         if (build.Tasks.Count > MostTasks)
             return new CompileResult(null, [new Fault("bakes", $"That is {build.Tasks.Count} steps in one day; at most {MostTasks} can be planned. Take fewer batches.")]);
 
-        return new CompileResult(
+        return ByHandCompiler.Apply(
             new TaskNetwork(
                 wish.From,
                 (int)span,
                 kitchen,
                 helpers,
-                [new SharedResource(kitchen.Mixers == 1 ? "mixer" : "mixers", kitchen.Mixers)],
+                [.. build.Resources],
                 [.. wish.Bakes.Select(b => new PlannedBake(b.Recipe.Name, b.Recipe.Key, b.Batches, Offset(wish, b.ReadyBy), Offset(wish, b.NotBefore)))],
                 [.. build.Tasks],
                 [.. build.Links],
-                [.. build.Orders]),
-            []);
+                [.. build.Orders])
+            {
+                Rests = [.. wish.Rests.Select(r => new Rest(Offset(wish, r.From)!.Value, Offset(wish, r.Until)!.Value))],
+                Lean = wish.Lean,
+            },
+            wish.ByHand);
     }
+
+    private static void FindInRests(DayWish wish, List<Fault> faults)
+    {
+        var before = wish.From;
+        for (var i = 0; i < wish.Rests.Length; i++)
+        {
+            var rest = wish.Rests[i];
+            if (rest.From <= before || rest.Until <= rest.From || rest.Until >= wish.Until)
+                faults.Add(new Fault($"day.rests[{i}]", "A rest lies within the day, after the one before it, and ends after it begins."));
+            before = rest.Until;
+        }
+    }
+
+    /// <summary>The recipe with its waits spent the chosen way.</summary>
+    public static Recipe InMode(Recipe recipe, ImmutableDictionary<string, int> modes) => modes.IsEmpty ? recipe : recipe with
+    {
+        Steps = [.. recipe.Steps.Select(s => modes.TryGetValue(s.Key, out var mode) && mode > 0 && mode <= s.Modes.Length ? Spent(s, s.Modes[mode - 1]) : s)],
+    };
+
+    private static Step Spent(Step step, StepMode mode) => step with
+    {
+        Title = $"{step.Title}: {mode.Name}",
+        Kind = mode.Kind,
+        Takes = mode.Takes,
+        Oven = mode.Oven,
+        Cautions = mode.Oven is { State: OvenState.Proof } ? step.Cautions : step.Cautions.Remove(CautionKind.DoughInOven),
+    };
+
+    private static void FindPansThatLack(Kitchen kitchen, BakeWish bake, string at, List<Fault> faults)
+    {
+        for (var i = 0; i < bake.Recipe.Steps.Length; i++)
+        {
+            if (bake.Recipe.Steps[i] is not { Kind: StepKind.Bake, Oven: { } use } step) continue;
+            if (PansOf(kitchen, use.Pan) is { } there && use.Pans > there)
+                faults.Add(new Fault($"{at}.recipe.steps[{i}].oven.pans", $"\"{step.Title}\" fills {use.Pans} of {use.Pan.Name} at once; the kitchen has {there}."));
+        }
+    }
+
+    /// <summary>How many of a pan the kitchen says it has; null when it does not say.</summary>
+    private static int? PansOf(Kitchen kitchen, Pan pan) =>
+        kitchen.Pans.Where(s => string.Equals(s.Pan.Name, pan.Name, StringComparison.OrdinalIgnoreCase)).Select(s => (int?)s.Count).FirstOrDefault();
 
     private static int? Offset(DayWish wish, LocalDateTime? time) =>
         time is { } t ? (int)Period.Between(wish.From, t, PeriodUnits.Minutes).Minutes : null;
@@ -153,14 +224,29 @@ public static class TaskCompiler
 
     private sealed class Builder(Kitchen kitchen)
     {
+        private Dictionary<string, RoomRise> _rises = [];
+
         public List<PlanTask> Tasks { get; } = [];
 
         public List<TaskLink> Links { get; } = [];
 
         public List<(int First, int Second)> Orders { get; } = [];
 
-        public void Add(BakeWish wish, int bake)
+        private readonly Dictionary<string, int> _pans = new(StringComparer.OrdinalIgnoreCase);
+
+        public List<SharedResource> Resources { get; } = [new SharedResource(kitchen.Mixers == 1 ? "mixer" : "mixers", kitchen.Mixers)];
+
+        public void Add(BakeWish wish, int bake, List<Fault> faults)
         {
+            var rises = new RiseTimes(wish.Recipe, kitchen);
+            _rises = [];
+            foreach (var (step, i) in wish.Recipe.Steps.Select((s, i) => (s, i)))
+            {
+                if (step.Kind is not (StepKind.BulkRise or StepKind.Proof) || step.Oven is not null) continue;
+                if (rises.Next(step.Takes) is { } rise) _rises[step.Key] = rise;
+                else faults.Add(new Fault($"bakes[{bake}].recipe.steps[{i}].minutes", $"\"{step.Title}\" is not ready within three days at {kitchen.Room.Celsius:0} °C: give the dough a warmer place, or let it rise in the oven-proof spell."));
+            }
+
             Dictionary<string, int[]>? previous = null;
             for (var batch = 0; batch < wish.Batches; batch++)
             {
@@ -208,7 +294,9 @@ public static class TaskCompiler
         private int AddTask(BakeWish wish, int bake, int batch, Step step, int wave)
         {
             var index = Tasks.Count;
-            var likely = Math.Max(1, (int)Math.Round(step.Takes.Likely.TotalMinutes));
+            var rise = _rises.GetValueOrDefault(step.Key);
+            var takes = rise?.Takes ?? step.Takes;
+            var likely = Math.Max(1, (int)Math.Round(takes.Likely.TotalMinutes));
             var title = step.Title;
             if (step.Times > 1) title += $", {wave + 1} of {step.Times}";
             if (wish.Batches > 1) title += $" (batch {batch + 1})";
@@ -218,14 +306,27 @@ public static class TaskCompiler
                 bake,
                 title,
                 step.Kind,
-                Math.Max(1, (int)Math.Floor(step.Takes.Low.TotalMinutes)),
+                Math.Max(1, (int)Math.Floor(takes.Low.TotalMinutes)),
                 likely,
-                (int)Math.Ceiling(step.Takes.High.TotalMinutes),
+                (int)Math.Ceiling(takes.High.TotalMinutes),
                 HandsOf(step, likely),
-                step.Kind == StepKind.Mix ? [new Demand(0, 1, (int)kitchen.MixerWash.TotalMinutes)] : [],
+                DemandsOf(step),
                 step.Oven is { } use ? NeedOf(use) : null,
-                step));
+                step) { Said = rise?.Said ?? "" });
             return index;
+        }
+
+        private ImmutableArray<Demand> DemandsOf(Step step)
+        {
+            if (step.Kind == StepKind.Mix) return [new Demand(0, 1, (int)kitchen.MixerWash.TotalMinutes)];
+            if (step is not { Kind: StepKind.Bake, Oven: { } use } || PansOf(kitchen, use.Pan) is not { } there) return [];
+            if (!_pans.TryGetValue(use.Pan.Name, out var resource))
+            {
+                _pans[use.Pan.Name] = resource = Resources.Count;
+                Resources.Add(new SharedResource(use.Pan.Name, there));
+            }
+
+            return [new Demand(resource, use.Pans, PanWashMinutes)];
         }
 
         private static ImmutableArray<HandsNeed> HandsOf(Step step, int likely)
@@ -233,9 +334,21 @@ public static class TaskCompiler
             if (step.Hands > 0) return [new HandsNeed(0, likely, step.Hands)];
             if (step.Oven is null) return [];
             if (step.Oven.State == OvenState.Proof) return [new HandsNeed(0, DoorMinutes, 1)];
-            return likely < 2 * DoorMinutes + 1
-                ? [new HandsNeed(0, likely, 1)]
-                : [new HandsNeed(0, DoorMinutes, 1), new HandsNeed(likely - DoorMinutes, DoorMinutes, 1)];
+            if (likely < (2 * DoorMinutes) + 1) return [new HandsNeed(0, likely, 1)];
+            return [new HandsNeed(0, DoorMinutes, 1), .. TouchesOf(step, likely), new HandsNeed(likely - DoorMinutes, DoorMinutes, 1)];
+        }
+
+        /// <summary>A minute for each thing done part-way, each its own, between putting in and taking out.</summary>
+        private static IEnumerable<HandsNeed> TouchesOf(Step step, int likely)
+        {
+            var next = DoorMinutes;
+            foreach (var touch in step.Touches.OrderBy(t => t.At))
+            {
+                var at = Math.Max(next, (int)Math.Round(touch.At * likely));
+                if (at + DoorMinutes > likely - DoorMinutes) yield break;
+                yield return new HandsNeed(at, DoorMinutes, 1);
+                next = at + DoorMinutes;
+            }
         }
 
         private OvenNeed NeedOf(OvenUse use) => new(

@@ -30,6 +30,24 @@ public sealed record TaskNetwork(
     ImmutableArray<TaskLink> Links,
     ImmutableArray<(int First, int Second)> Orders)
 {
+    /// <summary>Stretches between minute 0 and <see cref="SpanEnd"/> in which nobody is in the kitchen, in order and apart. Usually empty.</summary>
+    public ImmutableArray<Rest> Rests { get; init; } = [];
+
+    /// <summary>Steps held where the baker put them.</summary>
+    public ImmutableArray<Pin> Pins { get; init; } = [];
+
+    /// <summary>Pairs of loads that go in through the same open door, at most <see cref="TogetherMinutes"/> apart.</summary>
+    public ImmutableArray<(int First, int Second)> Together { get; init; } = [];
+
+    /// <summary>Pairs of loads that never share the oven.</summary>
+    public ImmutableArray<(int First, int Second)> Apart { get; init; } = [];
+
+    /// <summary>What the baker leans toward.</summary>
+    public DayLean Lean { get; init; }
+
+    /// <summary>Loads that go in together start at most so many minutes apart: one pair of hands puts in one after the other.</summary>
+    public const int TogetherMinutes = 2;
+
     /// <summary>Shelf space is counted in twelfths of a shelf.</summary>
     public const int ShelfUnits = 12;
 
@@ -107,6 +125,9 @@ public sealed record PlanTask(
     OvenNeed? Oven,
     Step? Step)
 {
+    /// <summary>What the plan did with the recipe's time, in a sentence ("at 21 °C a rise of 75 min takes 88"); empty when nothing.</summary>
+    public string Said { get; init; } = "";
+
     /// <summary>Whether someone must be there at some moment of it: hands at work, or a hot oven to watch.</summary>
     public bool NeedsPresence => !Hands.IsEmpty || Oven is { Setting.IsProof: false };
 

@@ -22,8 +22,9 @@ public sealed class ArrowTests
         ["Recipes"] = ["Measures", "Safety"],
         ["Kitchens"] = ["Measures", "Recipes"],
         ["Scaling"] = ["Measures", "Safety", "Recipes"],
+        ["Leaven"] = ["Measures"],
         ["Heat"] = ["Measures", "Recipes", "Kitchens", "Scaling"],
-        ["Planning"] = ["Measures", "Safety", "Recipes", "Kitchens", "Heat"],
+        ["Planning"] = ["Measures", "Safety", "Recipes", "Kitchens", "Scaling", "Leaven", "Heat"],
         ["Drafts"] = ["Measures", "Safety", "Recipes", "Interchange"],
         ["Interchange"] = ["Measures", "Safety", "Recipes", "Kitchens", "Scaling", "Heat", "Planning"],
     };

@@ -113,10 +113,30 @@ public sealed class PlanCheckerTests
     public void Trays_out_of_order() => Catches(PlanRule.Order, At(Index("2.1.bake.1"), Good.Tasks[Index("2.1.bake.2")].Start + 1));
 
     [Fact]
+    public void Work_in_a_rest()
+    {
+        var mix = Good.Tasks[Index("2.1.mix.1")];
+        Catches(PlanRule.Span, Good, Network with { Rests = [new Rest(mix.Start + 2, mix.Start + 3)] });
+    }
+
+    [Fact]
+    public void A_pinned_step_moved() => Catches(PlanRule.Pin, Good, Network with { Pins = [new Pin(Index("1.1.bake.1"), Good.Tasks[Index("1.1.bake.1")].Start + 1)] });
+
+    [Fact]
+    public void Loads_that_should_go_in_together() => Catches(PlanRule.Together, Good, Network with { Together = [(Index("2.1.bake.1"), Index("1.1.bake.1"))] });
+
+    [Fact]
+    public void Loads_that_should_be_kept_apart()
+    {
+        var (one, two) = (Index("2.1.bake.1"), Index("2.1.bake.2"));
+        Catches(PlanRule.Apart, At(two, Good.Tasks[one].Start + 1), Network with { Apart = [(one, two)] });
+    }
+
+    [Fact]
     public void Every_rule_has_a_test_here()
     {
         // One Catches call for each rule stands above; this fails when a rule is added without one.
-        Assert.Equal(12, Enum.GetValues<PlanRule>().Length);
+        Assert.Equal(15, Enum.GetValues<PlanRule>().Length);
     }
 
     [Fact]
