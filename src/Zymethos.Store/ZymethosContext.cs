@@ -42,6 +42,9 @@ public sealed class ZymethosContext(DbContextOptions<ZymethosContext> options, I
     /// <summary>Planned days of the current kitchen.</summary>
     public DbSet<OvenDayRow> OvenDays => Set<OvenDayRow>();
 
+    /// <summary>States that planned days of the current kitchen have been in, and alternatives kept aside.</summary>
+    public DbSet<OvenDayStateRow> OvenDayStates => Set<OvenDayStateRow>();
+
     /// <summary>Keys that protect cookies and forms, shared by all instances of the application.</summary>
     public DbSet<DataProtectionKey> DataProtectionKeys => Set<DataProtectionKey>();
 
@@ -119,6 +122,14 @@ public sealed class ZymethosContext(DbContextOptions<ZymethosContext> options, I
             Json(e.Property(d => d.Document));
             Json(e.Property(d => d.Plan));
             e.Property(d => d.Version).IsRowVersion();
+        });
+        builder.Entity<OvenDayStateRow>(e =>
+        {
+            e.ToTable("oven_day_states");
+            e.HasIndex(d => new { d.KitchenId, d.Date, d.Number });
+            e.Property(d => d.Said).HasMaxLength(200);
+            Json(e.Property(d => d.Document));
+            Json(e.Property(d => d.Plan));
         });
         builder.Entity<Baker>().HasOne<KitchenRow>().WithMany().HasForeignKey(b => b.KitchenId).OnDelete(DeleteBehavior.Cascade);
         foreach (var type in builder.Model.GetEntityTypes().Where(t => typeof(IKitchenOwned).IsAssignableFrom(t.ClrType)).Select(t => t.ClrType).ToList())

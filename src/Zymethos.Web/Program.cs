@@ -40,6 +40,7 @@ builder.Services.AddRazorPages(o =>
     o.Conventions.AllowAnonymousToPage("/Theme");
 }).AddMvcOptions(o => o.ModelMetadataDetailsProviders.Add(new KeepEmptyText()));
 builder.Services.AddRouting(o => o.LowercaseUrls = true);
+builder.Services.Configure<BrotliCompressionProviderOptions>(o => o.Level = System.IO.Compression.CompressionLevel.Optimal);
 builder.Services.AddResponseCompression(o =>
 {
     o.Providers.Add<BrotliCompressionProvider>();
@@ -49,6 +50,7 @@ builder.Services.AddScoped<DemoDoor>();
 builder.Services.AddSingleton<SolverGate>();
 builder.Services.AddScoped<PlanDay>();
 builder.Services.AddScoped<OpenDay>();
+builder.Services.AddScoped<DayByHand>();
 builder.Services.AddScoped<KitchenBook>();
 builder.Services.AddScoped<BookFile>();
 builder.Services.AddOpenApi("v1");

@@ -103,6 +103,134 @@ public sealed class OvenDayPageTests(TestKitchen kitchen) : IClassFixture<TestKi
         Assert.NotNull(page.QuerySelector(".trace"));
     }
 
+    private static async Task<IDocument> MoveAsync(HttpClient baker, string date, HttpStatusCode status, Dictionary<string, string> move)
+    {
+        var page = await TestKitchen.ParseAsync(await baker.GetAsync($"/oven-day?date={date}"));
+        var token = page.QuerySelector("#setup input[name=__RequestVerificationToken]")!.GetAttribute("value")!;
+        var handler = move.Remove("handler", out var named) ? named : "Hand";
+        var response = await baker.PostAsync($"/oven-day?handler={handler}", new FormUrlEncodedContent(move.Append(new("date", date)).Append(new("__RequestVerificationToken", token))));
+        Assert.Equal(status, response.StatusCode);
+        return await TestKitchen.ParseAsync(response);
+    }
+
+    private static string When(IDocument page, string task) => page.QuerySelector($".sheet tr[data-task='{task}'] .when")!.TextContent;
+
+    [Fact]
+    public async Task A_step_is_held_let_go_taken_back_and_done_again()
+    {
+        const string Date = "2031-06-02";
+        var baker = await NewAsync();
+        await PlanAsync(baker, new() { ["Setup.Date"] = Date, [Batches(Loaf)] = "1", [Batches(Plait)] = "1" });
+        var before = await TestKitchen.ParseAsync(await baker.GetAsync($"/oven-day?date={Date}"));
+        var task = before.QuerySelectorAll(".sheet tr.line-in").First(r => r.TextContent.Contains("loaves", StringComparison.Ordinal)).GetAttribute("data-task")!;
+        Assert.NotEqual("13:40", When(before, task));
+
+        var held = await MoveAsync(baker, Date, HttpStatusCode.OK, new() { ["Do"] = "pin", ["Step"] = task, ["Value"] = "13:40" });
+        Assert.Equal("13:40", When(held, task));
+        Assert.Contains("held at 13:40", held.QuerySelector(".note")!.TextContent, StringComparison.Ordinal);
+        Assert.NotEmpty(held.QuerySelectorAll($".loads .is-pinned[data-task='{task}']"));
+        Assert.Contains("You pinned it here.", held.QuerySelector("#why")!.TextContent, StringComparison.Ordinal);
+
+        // Planning the same list again keeps it; another list lets it go and says so.
+        await PlanAsync(baker, new() { ["Setup.Date"] = Date, [Batches(Loaf)] = "1", [Batches(Plait)] = "1", ["Setup.Until"] = "19:00" });
+        Assert.Equal("13:40", When(await TestKitchen.ParseAsync(await baker.GetAsync($"/oven-day?date={Date}")), task));
+        await MoveAsync(baker, Date, HttpStatusCode.OK, new() { ["handler"] = "Undo" });
+        var undone = await MoveAsync(baker, Date, HttpStatusCode.OK, new() { ["handler"] = "Undo" });
+        Assert.Equal(When(before, task), When(undone, task));
+        Assert.Equal("13:40", When(await MoveAsync(baker, Date, HttpStatusCode.OK, new() { ["handler"] = "Redo" }), task));
+        var free = await MoveAsync(baker, Date, HttpStatusCode.OK, new() { ["Do"] = "free", ["Step"] = task });
+        Assert.Empty(free.QuerySelectorAll(".is-pinned"));
+    }
+
+    [Theory]
+    [InlineData("pin", "half past", "as 14:10")]
+    [InlineData("pin", "07:10", "before the day starts")]
+    [InlineData("pin", "17:59", "so late")]
+    [InlineData("more", "lots", "whole number")]
+    [InlineData("more", "1", "at least")]
+    [InlineData("together", "", "Choose the other step")]
+    [InlineData("dance", "", "cannot be done")]
+    public async Task A_move_that_cannot_be_is_said_at_the_step_and_the_plan_stays(string what, string value, string words)
+    {
+        const string Date = "2031-06-03";
+        var baker = await NewAsync();
+        await PlanAsync(baker, new() { ["Setup.Date"] = Date, [Batches(Loaf)] = "1" });
+        var before = await TestKitchen.ParseAsync(await baker.GetAsync($"/oven-day?date={Date}"));
+        var task = before.QuerySelector(".sheet tr.line-in")!.GetAttribute("data-task")!;
+        var page = await MoveAsync(baker, Date, HttpStatusCode.UnprocessableEntity, new() { ["Do"] = what, ["Step"] = task, ["Value"] = value });
+        Assert.Contains(words, page.QuerySelector("#why .said-wrong")!.TextContent, StringComparison.Ordinal);
+        Assert.Equal(When(before, task), When(page, task));
+    }
+
+    [Fact]
+    public async Task Pins_that_contradict_say_so_and_offer_to_let_one_go()
+    {
+        const string Date = "2031-06-04";
+        var baker = await NewAsync();
+        await PlanAsync(baker, new() { ["Setup.Date"] = Date, [Batches(Loaf)] = "1", [Batches(Plait)] = "1" });
+        var page = await TestKitchen.ParseAsync(await baker.GetAsync($"/oven-day?date={Date}"));
+        var hands = page.QuerySelectorAll(".sheet tr.line-work").Select(r => r.GetAttribute("data-task")!).ToList();
+        await MoveAsync(baker, Date, HttpStatusCode.OK, new() { ["Do"] = "pin", ["Step"] = hands.First(h => h.StartsWith("1.", StringComparison.Ordinal)), ["Value"] = "10:00" });
+        var clash = await MoveAsync(baker, Date, HttpStatusCode.UnprocessableEntity, new() { ["Do"] = "pin", ["Step"] = hands.First(h => h.StartsWith("2.", StringComparison.Ordinal)), ["Value"] = "10:02" });
+        Assert.Contains("pinned to 10:00", clash.QuerySelector(".clash")!.TextContent, StringComparison.Ordinal);
+        Assert.Contains("move: it would start at", clash.QuerySelector(".ways")!.TextContent, StringComparison.Ordinal);
+        Assert.NotNull(clash.QuerySelector(".trace"));
+    }
+
+    [Fact]
+    public async Task A_day_is_rehearsed_leant_kept_beside_and_compared()
+    {
+        const string Date = "2031-06-05";
+        var baker = await NewAsync();
+        await PlanAsync(baker, new() { ["Setup.Date"] = Date, [Batches(Loaf)] = "1", [Batches(Plait)] = "1", [$"Setup.Rows[{Loaf}].ReadyBy"] = "16:00" });
+        var rehearsal = await TestKitchen.ParseAsync(await baker.GetAsync($"/oven-day?handler=Rehearse&date={Date}"));
+        Assert.Contains("ready by 16:00 on", rehearsal.QuerySelector(".chances")!.TextContent, StringComparison.Ordinal);
+        Assert.NotEmpty(rehearsal.QuerySelectorAll(".spread rect"));
+        await MoveAsync(baker, Date, HttpStatusCode.OK, new() { ["handler"] = "Keep" });
+        var leant = await MoveAsync(baker, Date, HttpStatusCode.OK, new() { ["Do"] = "lean", ["Value"] = "LessOven" });
+        Assert.Equal("less oven", leant.QuerySelector(".leans .is-taken")!.TextContent);
+        var address = leant.QuerySelector(".alternatives a")!.GetAttribute("href")!;
+        var compare = await TestKitchen.ParseAsync(await baker.GetAsync(address));
+        Assert.Equal(["Done", "In the kitchen", "Oven on", "Heat changes"], compare.QuerySelectorAll(".compare tbody th").Take(4).Select(t => t.TextContent));
+        var id = address[(address.LastIndexOf("id=", StringComparison.Ordinal) + 3)..];
+        var taken = await MoveAsync(baker, Date, HttpStatusCode.OK, new() { ["handler"] = "Alternative", ["id"] = id, ["what"] = "take" });
+        Assert.Equal("done early", taken.QuerySelector(".leans .is-taken")!.TextContent);
+    }
+
+    [Fact]
+    public async Task What_if_is_worked_out_and_keeps_nothing()
+    {
+        const string Date = "2031-06-06";
+        var baker = await NewAsync();
+        await PlanAsync(baker, new() { ["Setup.Date"] = Date, [Batches(Loaf)] = "1" });
+        var before = await baker.GetStringAsync($"/oven-day?date={Date}");
+        var task = (await TestKitchen.ParseAsync(await baker.GetAsync($"/oven-day?date={Date}"))).QuerySelector(".sheet tr.line-in")!.GetAttribute("data-task")!;
+        var words = await baker.GetStringAsync($"/oven-day?handler=WhatIf&date={Date}&step={task}&minutes=30");
+        Assert.StartsWith("30 min later: Done at", words, StringComparison.Ordinal);
+        Assert.Equal(before.Length, (await baker.GetStringAsync($"/oven-day?date={Date}")).Length);
+    }
+
+    [Fact]
+    public async Task A_night_in_between_lets_dough_rise_in_the_cold()
+    {
+        const string Date = "2031-06-07";
+        var baker = await NewAsync();
+        var response = await PlanAsync(baker, new() { ["Setup.Date"] = Date, ["Setup.From"] = "18:00", ["Setup.RestFrom"] = "21:30", ["Setup.RestUntil"] = "07:00", ["Setup.Until"] = "12:00", [Batches(Plait)] = "1" });
+        Assert.Equal(HttpStatusCode.OK, response.StatusCode);
+        var page = await TestKitchen.ParseAsync(await baker.GetAsync($"/oven-day?date={Date}"));
+        Assert.Equal(("21:30", "07:00", "12:00"), (Value(page, "Setup.RestFrom"), Value(page, "Setup.RestUntil"), Value(page, "Setup.Until")));
+        Assert.Single(page.QuerySelectorAll(".trace .rest"));
+        Assert.All(page.QuerySelectorAll(".sheet tr.line-work .when, .sheet tr.line-in .when"), w => Assert.False(string.CompareOrdinal(w.TextContent, "21:30") >= 0 || string.CompareOrdinal(w.TextContent, "07:00") < 0, w.TextContent));
+    }
+
+    [Fact]
+    public async Task A_rest_half_given_is_said_at_its_field()
+    {
+        var page = await TestKitchen.ParseAsync(await PlanAsync(await NewAsync(), new() { [Batches(Loaf)] = "1", ["Setup.RestFrom"] = "22:00" }));
+        Assert.Contains("Until when", page.QuerySelector("#wrong-rest")!.TextContent, StringComparison.Ordinal);
+        Assert.Equal("22:00", page.QuerySelector("[name='Setup.RestFrom']")!.GetAttribute("value"));
+    }
+
     [Fact]
     public async Task A_wish_for_an_hour_is_met()
     {

@@ -167,7 +167,8 @@ public static class ClashFinder
                 WayOutKind.LetMove,
                 Math.Abs(at - pin.Start),
                 null,
-                $"Let “{network.Tasks[pin.Task].Title}” move: it would start at {network.TimeOf(at):HH:mm} instead of {network.TimeOf(pin.Start):HH:mm}.") { Step = network.Tasks[pin.Task].Id });
+                $"Let “{network.Tasks[pin.Task].Title}” move: it would start at {network.TimeOf(at):HH:mm} instead of {network.TimeOf(pin.Start):HH:mm}.")
+            { Step = network.Tasks[pin.Task].Id });
         }
     }
 

@@ -12,11 +12,10 @@ namespace Zymethos.Core.Planning;
 public sealed record ChosenMode(int Bake, string Step, int Mode);
 
 /// <summary>A planned day with the ways in which its waits are spent.</summary>
-/// <param name="Network">The day as it is planned; null when it does not compile in any way.</param>
+/// <param name="Network">The day as it is planned, with the ways that were chosen; null when it does not compile in any way.</param>
 /// <param name="Outcome">What the search brought; null when there is no network.</param>
-/// <param name="Modes">The ways that were chosen; empty where nothing was to choose.</param>
 /// <param name="Faults">What is wrong with the wish; empty when it compiles.</param>
-public sealed record ModedOutcome(TaskNetwork? Network, PlanOutcome? Outcome, ImmutableArray<ChosenMode> Modes, IReadOnlyList<Fault> Faults);
+public sealed record ModedOutcome(TaskNetwork? Network, PlanOutcome? Outcome, IReadOnlyList<Fault> Faults);
 
 /// <summary>
 /// Plans a day whose steps may be spent in several ways: on the counter, in the oven-proof spell, in the refrigerator. Every way is a day of its own. The quick
@@ -31,7 +30,7 @@ public static class ModeChooser
     /// <summary>Share of the time that the most promising way gets.</summary>
     private const double FirstShare = 0.6;
 
-    private sealed record Way(ImmutableArray<ChosenMode> Modes, TaskNetwork Network, int Bound, int FirstFinish);
+    private sealed record Way(TaskNetwork Network, int Bound, int FirstFinish);
 
     /// <summary>Plans.</summary>
     public static ModedOutcome Plan(Kitchen kitchen, DayWish wish, SolveSettings settings, CancellationToken cancel = default)
@@ -40,10 +39,11 @@ public static class ModeChooser
         var open = Open(wish);
         var written = TaskCompiler.Compile(kitchen, wish);
         if (open.Count == 0)
-            return written.Network is { } only ? new ModedOutcome(only, DayPlanner.Plan(only, settings, cancel), [], []) : new ModedOutcome(null, null, [], written.Faults);
+            return written.Network is { } only ? new ModedOutcome(only, DayPlanner.Plan(only, settings, cancel), []) : new ModedOutcome(null, null, written.Faults);
 
         var (ways, all) = Ways(kitchen, wish, open, settings.Seed);
-        if (ways.Count == 0) return new ModedOutcome(null, null, [], written.Faults);
+        // No way fits the day: the way as written says why.
+        if (ways.Count == 0) return new ModedOutcome(written.Network, written.Network is { } none ? DayPlanner.Plan(none, settings, cancel) : null, written.Faults);
         Way? best = null;
         PlanOutcome? bestOutcome = null;
         // A way that was not looked at could beat any bound.
@@ -74,7 +74,8 @@ public static class ModeChooser
             if (bestOutcome is null || (outcome.Plan is { } plan && plan.Finish(way.Network) < finish)) (best, bestOutcome) = (way, outcome);
         }
 
-        return new ModedOutcome(best!.Network, Together(best, bestOutcome!, bound, trail, clock.Elapsed), best.Modes, []);
+        if (best is null) return new ModedOutcome(ways[0].Network, new PlanOutcome(PlanStatus.Unknown, null, ways[0].Bound, trail, clock.Elapsed), []);
+        return new ModedOutcome(best.Network, Together(best, bestOutcome!, bound, trail, clock.Elapsed), []);
     }
 
     private static PlanOutcome Together(Way best, PlanOutcome outcome, int bound, List<Progress> trail, TimeSpan took)
@@ -153,7 +154,7 @@ public static class ModeChooser
         if (TaskCompiler.Compile(kitchen, With(wish, chosen)).Network is not { } network) return null;
         var bound = LowerBound.Finish(network, new ReachTable(network));
         if (bound > network.SpanEnd) return null;
-        return new Way(chosen, network, bound, FirstPlan.Find(network, seed)?.Finish(network) ?? int.MaxValue);
+        return new Way(network with { Modes = chosen }, bound, FirstPlan.Find(network, seed)?.Finish(network) ?? int.MaxValue);
     }
 
     /// <summary>The wish with the ways named.</summary>

@@ -14,6 +14,9 @@ public enum RunSheetKind
     /// <summary>Something comes out of the oven.</summary>
     Out,
 
+    /// <summary>Something is done to what bakes: turned, swapped, topped.</summary>
+    Touch,
+
     /// <summary>The dial or the door.</summary>
     Dial,
 
@@ -44,8 +47,9 @@ public static class RunSheet
         RunSheetKind.Out => 0,
         RunSheetKind.Dial => 1,
         RunSheetKind.In => 2,
-        RunSheetKind.Work => 3,
-        _ => 4,
+        RunSheetKind.Touch => 3,
+        RunSheetKind.Work => 4,
+        _ => 5,
     };
 
     private static IEnumerable<RunSheetLine> Steps(TaskNetwork network, Plan plan)
@@ -62,6 +66,14 @@ public static class RunSheet
 
             var celsius = task.Oven.Setting.Celsius;
             yield return new RunSheetLine(planned.Start, task.Likely, RunSheetKind.In, task.Title, task.Index, Who(network, planned, planned.Start), celsius);
+            foreach (var (touch, i) in (task.Step?.Touches ?? []).OrderBy(t => t.At).Select((t, i) => (t, i)))
+            {
+                // The hands between putting in and taking out are those of the touches, in their order.
+                if (i + 1 >= task.Hands.Length - 1) break;
+                var minute = planned.Start + task.Hands[i + 1].Offset;
+                yield return new RunSheetLine(minute, 0, RunSheetKind.Touch, $"{touch.Title} ({task.Title})", task.Index, Who(network, planned, minute), celsius);
+            }
+
             if (!task.Oven.Setting.IsProof)
                 yield return new RunSheetLine(planned.End, 0, RunSheetKind.Out, task.Title, task.Index, Who(network, planned, planned.End - 1), celsius);
         }

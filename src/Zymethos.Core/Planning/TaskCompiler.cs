@@ -312,7 +312,8 @@ public static class TaskCompiler
                 HandsOf(step, likely),
                 DemandsOf(step),
                 step.Oven is { } use ? NeedOf(use) : null,
-                step) { Said = rise?.Said ?? "" });
+                step)
+            { Said = rise?.Said ?? "" });
             return index;
         }
 

@@ -42,6 +42,9 @@ public sealed record TaskNetwork(
     /// <summary>Pairs of loads that never share the oven.</summary>
     public ImmutableArray<(int First, int Second)> Apart { get; init; } = [];
 
+    /// <summary>Ways to wait that the planner chose for it; empty where nothing was to choose.</summary>
+    public ImmutableArray<ChosenMode> Modes { get; init; } = [];
+
     /// <summary>What the baker leans toward.</summary>
     public DayLean Lean { get; init; }
 

@@ -27,6 +27,9 @@ public sealed class OvenDayRow : IKitchenOwned
     /// <summary>When it was planned.</summary>
     public Instant PlannedAt { get; set; }
 
+    /// <summary>Which of the day's states this is, from 1; 0 for a day planned before states were kept.</summary>
+    public int Number { get; set; }
+
     /// <summary>Changes with every write (PostgreSQL's xmin).</summary>
     public uint Version { get; set; }
 }
@@ -36,7 +39,14 @@ public sealed class OvenDayRow : IKitchenOwned
 /// <param name="BoundFinish">The finishing minute that no plan can beat.</param>
 /// <param name="Tasks">Starts, hands and shelves in the order of the network.</param>
 /// <param name="Note">What changed when it was last planned again, in a sentence; empty when nothing to say.</param>
-public sealed record SavedPlan(int Format, int BoundFinish, IReadOnlyList<SavedTask> Tasks, string Note);
+/// <param name="Modes">Ways to wait that the planner chose; left out where nothing was to choose.</param>
+public sealed record SavedPlan(int Format, int BoundFinish, IReadOnlyList<SavedTask> Tasks, string Note, IReadOnlyList<SavedMode>? Modes = null);
+
+/// <summary>A way to wait that the planner chose.</summary>
+/// <param name="Bake">Index of the bake.</param>
+/// <param name="Step">Key of the step.</param>
+/// <param name="Mode">0 its own way, 1 the first of its modes.</param>
+public sealed record SavedMode(int Bake, string Step, int Mode);
 
 /// <summary>A task of a saved plan.</summary>
 /// <param name="Id">The task's id in the network, to notice when the two no longer match.</param>

@@ -365,6 +365,9 @@ namespace Zymethos.Store.Migrations
                     b.Property<Guid>("KitchenId")
                         .HasColumnType("uuid");
 
+                    b.Property<int>("Number")
+                        .HasColumnType("integer");
+
                     b.Property<string>("Plan")
                         .IsRequired()
                         .HasColumnType("jsonb");
@@ -384,6 +387,44 @@ namespace Zymethos.Store.Migrations
                         .IsUnique();
 
                     b.ToTable("oven_days", (string)null);
+                });
+
+            modelBuilder.Entity("Zymethos.Store.Days.OvenDayStateRow", b =>
+                {
+                    b.Property<Guid>("Id")
+                        .ValueGeneratedOnAdd()
+                        .HasColumnType("uuid");
+
+                    b.Property<LocalDate>("Date")
+                        .HasColumnType("date");
+
+                    b.Property<string>("Document")
+                        .IsRequired()
+                        .HasColumnType("jsonb");
+
+                    b.Property<Guid>("KitchenId")
+                        .HasColumnType("uuid");
+
+                    b.Property<int>("Number")
+                        .HasColumnType("integer");
+
+                    b.Property<string>("Plan")
+                        .IsRequired()
+                        .HasColumnType("jsonb");
+
+                    b.Property<Instant>("PlannedAt")
+                        .HasColumnType("timestamp with time zone");
+
+                    b.Property<string>("Said")
+                        .IsRequired()
+                        .HasMaxLength(200)
+                        .HasColumnType("character varying(200)");
+
+                    b.HasKey("Id");
+
+                    b.HasIndex("KitchenId", "Date", "Number");
+
+                    b.ToTable("oven_day_states", (string)null);
                 });
 
             modelBuilder.Entity("Zymethos.Store.Kitchens.KitchenRow", b =>
@@ -501,6 +542,15 @@ namespace Zymethos.Store.Migrations
                 });
 
             modelBuilder.Entity("Zymethos.Store.Days.OvenDayRow", b =>
+                {
+                    b.HasOne("Zymethos.Store.Kitchens.KitchenRow", null)
+                        .WithMany()
+                        .HasForeignKey("KitchenId")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired();
+                });
+
+            modelBuilder.Entity("Zymethos.Store.Days.OvenDayStateRow", b =>
                 {
                     b.HasOne("Zymethos.Store.Kitchens.KitchenRow", null)
                         .WithMany()

@@ -125,6 +125,20 @@ public sealed class OvenTrace
         }
     }
 
+    /// <summary>Pixels of an hour.</summary>
+    public double HourWidth => _hourWidth;
+
+    /// <summary>Stretches in which nobody is there.</summary>
+    public IEnumerable<(double X, double Width)> Rests => _network.Rests.Select(r => (X(r.From), X(r.Until) - X(r.From)));
+
+    /// <summary>Where something is done to a load part-way.</summary>
+    public IEnumerable<(double X, TraceBlock Load)> Touches =>
+        from load in Loads
+        let task = _network.Tasks[load.Task]
+        where task.Oven is { Setting.IsProof: false } && task.Hands.Length > 2
+        from hands in task.Hands.Skip(1).SkipLast(1)
+        select (X(_day.Plan.Tasks[load.Task].Start + hands.Offset), load);
+
     /// <summary>Temperatures up the side.</summary>
     public IEnumerable<TraceTick> Degrees => new[] { 50, 100, 150, 200, 250 }.Select(c => new TraceTick(Y(c), $"{c} °C"));
 
@@ -155,7 +169,7 @@ public sealed class OvenTrace
     private string Said(PlanTask task)
     {
         var planned = _day.Plan.Tasks[task.Index];
-        return $"{_network.Bakes[task.Bake].Name}: {task.Title}, {Clock(planned.Start)} to {Clock(planned.End)}";
+        return $"{_network.Bakes[task.Bake].Name}: {task.Title}, {Clock(planned.Start)} to {Clock(planned.End)}{(_network.Pins.Any(p => p.Task == task.Index) ? ", held by you" : "")}";
     }
 
     private string Clock(int minute) => _network.TimeOf(minute).ToString("HH:mm", null);

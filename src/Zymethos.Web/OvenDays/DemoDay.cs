@@ -10,7 +10,9 @@ namespace Zymethos.Web.OvenDays;
 /// <summary>The demo kitchen's first planned day: the coming Saturday with bread, loaves and three kinds of cookies.</summary>
 public sealed class DemoDay(ZymethosContext context, PlanDay planner, AppSettings settings, IClock clock)
 {
-    private static readonly string[] Bakes = ["lantern-plait", "market-squash-loaf", "lamplight-ginger-rounds", "window-shapes", "orchard-almond-slices"];
+    // These bakers like the warm, damp oven for it, whatever the plan would choose.
+    private const string Plait = "lantern-plait";
+    private static readonly string[] Bakes = [Plait, "market-squash-loaf", "lamplight-ginger-rounds", "window-shapes", "orchard-almond-slices"];
 
     /// <summary>Plans it, unless a day is planned already.</summary>
     public async Task PlanAsync(CancellationToken cancel)
@@ -20,7 +22,7 @@ public sealed class DemoDay(ZymethosContext context, PlanDay planner, AppSetting
         var document = new OvenDayDocument(
             DemoKitchen.Kitchen(),
             new DayDocument(date.ToString("uuuu-MM-dd", null), "08:00", "18:00"),
-            [.. DemoKitchen.Recipes().Where(r => Bakes.Contains(r.Key)).Select(r => new BakeDocument(r))]);
-        await new OpenDay(context, planner, settings, clock).PlanAndKeepAsync(document, date, "", cancel);
+            [.. DemoKitchen.Recipes().Where(r => Bakes.Contains(r.Key)).Select(r => new BakeDocument(r, Modes: r.Key == Plait ? new Dictionary<string, int> { ["proof"] = 0 } : null))]);
+        await new OpenDay(context, planner, settings, clock).PlanAndKeepAsync(document, date, "Planned", cancel);
     }
 }

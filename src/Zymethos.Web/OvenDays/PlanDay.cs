@@ -25,12 +25,12 @@ public sealed class PlanDay(SolverGate gate)
         var reader = new DocumentReader();
         var (kitchen, wish) = reader.Read(document);
         if (reader.Faults.Count > 0) return new PlanAnswer(null, reader.Faults, null);
-        var compiled = TaskCompiler.Compile(kitchen, wish);
-        if (compiled.Network is not { } network) return new PlanAnswer(null, compiled.Faults, null);
         return await gate.RunAsync(
             () =>
             {
-                var outcome = DayPlanner.Plan(network, new SolveSettings(limit, seed), cancel);
+                var moded = ModeChooser.Plan(kitchen, wish, new SolveSettings(limit, seed), cancel);
+                if (moded.Network is not { } network) return new PlanAnswer(null, moded.Faults, null);
+                var outcome = moded.Outcome!;
                 return outcome.Plan is { } plan
                     ? new PlanAnswer(PlannedDay.Of(network, plan, outcome.BoundFinish), [], null)
                     : new PlanAnswer(null, [], ClashFinder.Report(network, outcome.Status == PlanStatus.Impossible, limit, seed));
@@ -42,19 +42,51 @@ public sealed class PlanDay(SolverGate gate)
 /// <summary>Keeps planned days and brings them back.</summary>
 public sealed class OpenDay(ZymethosContext context, PlanDay planner, AppSettings settings, IClock clock)
 {
-    /// <summary>Plans a day of the current kitchen and keeps the plan when there is one. A day without a plan leaves what was kept before.</summary>
-    public async Task<PlanAnswer> PlanAndKeepAsync(OvenDayDocument document, LocalDate date, string note, CancellationToken cancel)
+    private const int MostStates = 50;
+
+    /// <summary>
+    /// Plans a day of the current kitchen and keeps the plan when there is one, as a new state that can be undone. A day without a plan leaves what was kept before.
+    /// </summary>
+    /// <param name="document">What is asked for.</param>
+    /// <param name="date">Its date.</param>
+    /// <param name="said">What is done, in a few words.</param>
+    /// <param name="cancel">Stops the search.</param>
+    public async Task<PlanAnswer> PlanAndKeepAsync(OvenDayDocument document, LocalDate date, string said, CancellationToken cancel)
     {
         var answer = await planner.PlanAsync(document, settings.PlanTime, 1, cancel);
         if (answer.Day is not { } day) return answer;
         var row = await context.OvenDays.SingleOrDefaultAsync(d => d.Date == date, cancel);
-        if (row is null) context.OvenDays.Add(row = new OvenDayRow { Id = Guid.CreateVersion7(), Date = date });
+        if (row is null)
+        {
+            context.OvenDays.Add(row = new OvenDayRow { Id = Guid.CreateVersion7(), Date = date });
+            // States of a day that was there before under this date are no way back from this one.
+            context.OvenDayStates.RemoveRange(context.OvenDayStates.Where(s => s.Date == date && s.Number > 0));
+        }
+        else
+        {
+            context.OvenDayStates.RemoveRange(context.OvenDayStates.Where(s => s.Date == date && (s.Number > row.Number || (s.Number > 0 && s.Number <= row.Number - MostStates))));
+            if (row.Number == 0) context.OvenDayStates.Add(StateOf(row, ++row.Number, "Planned"));
+        }
+
         row.Document = document;
-        row.Plan = SavedPlans.Save(day, note);
+        row.Plan = SavedPlans.Save(day, "");
         row.PlannedAt = clock.GetCurrentInstant();
+        context.OvenDayStates.Add(StateOf(row, ++row.Number, said));
         await context.SaveChangesAsync(cancel);
         return answer;
     }
+
+    /// <summary>A state of a day as a row.</summary>
+    internal static OvenDayStateRow StateOf(OvenDayRow row, int number, string said) => new()
+    {
+        Id = Guid.CreateVersion7(),
+        Date = row.Date,
+        Number = number,
+        Said = said.Length <= 200 ? said : said[..200],
+        Document = row.Document,
+        Plan = row.Plan,
+        PlannedAt = row.PlannedAt,
+    };
 
     /// <summary>The planned day of a row; null when the plan was made by another version and must be made again.</summary>
     public static PlannedDay? Restore(OvenDayRow row) => SavedPlans.Restore(row.Document, row.Plan);
@@ -72,7 +104,7 @@ public sealed class OpenDay(ZymethosContext context, PlanDay planner, AppSetting
         foreach (var row in await context.OvenDays.Where(d => d.Date >= today).OrderBy(d => d.Date).Take(3).ToListAsync(cancel))
         {
             var before = Restore(row);
-            var answer = await PlanAndKeepAsync(row.Document with { Kitchen = DocumentWriter.Write(kitchen) }, row.Date, "", cancel);
+            var answer = await PlanAndKeepAsync(row.Document with { Kitchen = DocumentWriter.Write(kitchen) }, row.Date, "Planned again for the changed kitchen", cancel);
             var name = row.Date.ToString("dddd d MMMM", null);
             if (answer.Day is not { } after)
             {

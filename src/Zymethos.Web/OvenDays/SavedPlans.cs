@@ -1,3 +1,4 @@
+using System.Collections.Immutable;
 using Zymethos.Core.Interchange;
 using Zymethos.Core.Planning;
 using Zymethos.Store.Days;
@@ -16,14 +17,17 @@ public static class SavedPlans
             var planned = day.Plan.Tasks[t.Index];
             return new SavedTask(t.Id, planned.Start, [.. planned.Hands.Select(h => new[] { h.Helper, h.From, h.Until })], [.. planned.Shelves]);
         })],
-        note);
+        note,
+        day.Network.Modes.IsEmpty ? null : [.. day.Network.Modes.Select(m => new SavedMode(m.Bake, m.Step, m.Mode))]);
 
     /// <summary>The planned day; null when document and plan no longer belong together or the plan breaks a rule.</summary>
     public static PlannedDay? Restore(OvenDayDocument document, SavedPlan saved)
     {
         var reader = new DocumentReader();
         var (kitchen, wish) = reader.Read(document);
-        if (reader.Faults.Count > 0 || TaskCompiler.Compile(kitchen, wish).Network is not { } network) return null;
+        var modes = (saved.Modes ?? []).Select(m => new ChosenMode(m.Bake, m.Step, m.Mode)).ToImmutableArray();
+        if (reader.Faults.Count > 0 || TaskCompiler.Compile(kitchen, ModeChooser.With(wish, modes)).Network is not { } network) return null;
+        network = network with { Modes = modes };
         if (saved.Tasks.Count != network.Tasks.Length || !network.Tasks.All(t => saved.Tasks[t.Index].Id == t.Id)) return null;
         var plan = new Plan([.. network.Tasks.Select(t => Planned(t, saved.Tasks[t.Index]))]);
         return PlanChecker.Check(network, plan).Count == 0 ? PlannedDay.Of(network, plan, saved.BoundFinish) : null;

@@ -114,7 +114,7 @@ public sealed class ByHandTests
         var moded = ModeChooser.Plan(Home(), wish, new SolveSettings(TimeSpan.FromSeconds(2), 1, 2));
         Assert.Empty(PlanChecker.Check(moded.Network!, moded.Outcome!.Plan!));
         // Only the night in the cold lets the dough be mixed before the rest and baked after it; mixing after it would finish later.
-        Assert.Equal(new ChosenMode(0, "rise", 2), moded.Modes.Single());
+        Assert.Equal(new ChosenMode(0, "rise", 2), moded.Network!.Modes.Single());
         Assert.Equal(PlanStatus.Proven, moded.Outcome.Status);
     }
 
@@ -124,13 +124,13 @@ public sealed class ByHandTests
         var settings = new SolveSettings(TimeSpan.FromSeconds(2), 1, 2);
         // A cool room and an empty oven: the spell is quicker.
         var alone = ModeChooser.Plan(Home(18), Wish(ByHand.Nothing, Dough()), settings);
-        Assert.Equal(1, alone.Modes.Single().Mode);
+        Assert.Equal(1, alone.Network!.Modes.Single().Mode);
         Assert.Empty(PlanChecker.Check(alone.Network!, alone.Outcome!.Plan!));
         // A named way is taken.
         var named = Wish(ByHand.Nothing, Dough());
         named = named with { Bakes = [named.Bakes[0] with { Modes = named.Bakes[0].Modes.Add("rise", 0) }] };
         var counter = ModeChooser.Plan(Home(18), named, settings);
-        Assert.Empty(counter.Modes);
+        Assert.Empty(counter.Network!.Modes);
         Assert.DoesNotContain(counter.Network!.Tasks, t => t.Oven is { Setting.IsProof: true });
         Assert.True(counter.Outcome!.Plan!.Finish(counter.Network) > alone.Outcome.Plan!.Finish(alone.Network!));
     }

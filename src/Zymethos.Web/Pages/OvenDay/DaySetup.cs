@@ -26,6 +26,12 @@ public sealed class DaySetup
     /// <summary>End of the span, "18:00".</summary>
     public string? Until { get; set; }
 
+    /// <summary>Start of a rest in between, "22:00"; empty for none.</summary>
+    public string? RestFrom { get; set; }
+
+    /// <summary>End of the rest, "07:00", on the next date when it is earlier than its start.</summary>
+    public string? RestUntil { get; set; }
+
     /// <summary>One row for each recipe of the Book.</summary>
     public List<DaySetupRow> Rows { get; set; } = [];
 
@@ -43,7 +49,8 @@ public sealed class DaySetup
     {
         var setup = Empty(row.Date, recipes);
         setup.From = row.Document.Day.From;
-        setup.Until = row.Document.Day.Until;
+        setup.Until = ClockOf(row.Document.Day.Until);
+        if (row.Document.Day.Rests is [var rest, ..]) (setup.RestFrom, setup.RestUntil) = (ClockOf(rest.From), ClockOf(rest.Until));
         foreach (var bake in row.Document.Bakes)
         {
             if (setup.Rows.Find(r => r.Key == bake.Recipe?.Key) is not { } own) continue;
@@ -80,6 +87,7 @@ public sealed class DaySetup
         if (!LocalDatePattern.Iso.Parse(Date ?? "").Success) state.AddModelError(FieldOf("day.date"), "Choose a date.");
         if (!ClockPattern.Parse(From ?? "").Success) state.AddModelError(FieldOf("day.from"), "Give the hour as 08:00.");
         if (!ClockPattern.Parse(Until ?? "").Success) state.AddModelError(FieldOf("day.until"), "Give the hour as 18:00.");
+        var rests = Rests(state);
         var bakes = new List<BakeDocument>();
         _chosen = [];
         for (var i = 0; i < Rows.Count; i++)
@@ -105,14 +113,37 @@ public sealed class DaySetup
         }
 
         if (bakes.Count == 0 && state.IsValid) state.AddModelError(FieldOf("bakes"), "Choose at least one recipe: put a 1 beside it.");
-        return state.IsValid ? new OvenDayDocument(kitchen, new DayDocument(Date!, From!, Until!), bakes) : null;
+        return state.IsValid ? new OvenDayDocument(kitchen, rests is null ? new DayDocument(Date!, From!, Until!) : new DayDocument(Date!, From!, rests.Value.Until, [rests.Value.Away]), bakes) : null;
     }
+
+    /// <summary>The rest with its dates, and the end of the day after it; null when there is none or it cannot be read.</summary>
+    private (RestDocument Away, string Until)? Rests(ModelStateDictionary state)
+    {
+        if (string.IsNullOrWhiteSpace(RestFrom) && string.IsNullOrWhiteSpace(RestUntil)) return null;
+        if (!ClockPattern.Parse(RestFrom ?? "").Success) state.AddModelError("Setup.RestFrom", "From when is nobody there? Give the hour as 22:00, or leave both empty.");
+        if (!ClockPattern.Parse(RestUntil ?? "").Success) state.AddModelError("Setup.RestUntil", "Until when is nobody there? Give the hour as 07:00.");
+        if (!state.IsValid) return null;
+        var date = LocalDatePattern.Iso.Parse(Date!).Value;
+        var times = new[] { From!, RestFrom!, RestUntil!, Until! }.Select(t => ClockPattern.Parse(t).Value).ToArray();
+        var moments = new LocalDateTime[4];
+        for (var i = 0; i < 4; i++)
+        {
+            moments[i] = date.At(times[i]);
+            // An hour no later than the one before it is one of the next date.
+            if (i > 0 && moments[i] <= moments[i - 1]) moments[i] = (date = date.PlusDays(1)).At(times[i]);
+        }
+
+        string Text(LocalDateTime moment) => moment.ToString("uuuu-MM-dd'T'HH:mm", CultureInfo.InvariantCulture);
+        return (new RestDocument(Text(moments[1]), Text(moments[2])), Text(moments[3]));
+    }
+
+    private static string ClockOf(string moment) => moment.Contains('T', StringComparison.Ordinal) ? moment[(moment.IndexOf('T', StringComparison.Ordinal) + 1)..] : moment;
 
     /// <summary>The form field that a fault's path is about; the list of recipes when there is none.</summary>
     public string FieldOf(string path)
     {
         if (path.StartsWith("day.", StringComparison.Ordinal))
-            return path switch { "day.date" => "Setup.Date", "day.from" => "Setup.From", _ => "Setup.Until" };
+            return path switch { "day.date" => "Setup.Date", "day.from" => "Setup.From", "day.until" => "Setup.Until", _ => "Setup.RestFrom" };
         for (var i = 0; i < _chosen.Count; i++)
         {
             if (!path.StartsWith($"bakes[{i}]", StringComparison.Ordinal)) continue;

@@ -3,6 +3,7 @@ using Microsoft.AspNetCore.Mvc.RazorPages;
 using Microsoft.EntityFrameworkCore;
 using NodaTime;
 using NodaTime.Text;
+using Zymethos.Core.Interchange;
 using Zymethos.Core.Planning;
 using Zymethos.Core.Recipes;
 using Zymethos.Store;
@@ -13,11 +14,14 @@ using Zymethos.Web.OvenDays;
 namespace Zymethos.Web.Pages.OvenDay;
 
 /// <summary>The Oven Day: what goes in when, and why?</summary>
-public sealed class IndexModel(ZymethosContext context, OpenDay days, IClock clock) : PageModel
+public sealed class IndexModel(ZymethosContext context, OpenDay days, DayByHand byHand, IClock clock) : PageModel
 {
     /// <summary>The form as it stands or was typed.</summary>
     [BindProperty]
     public DaySetup Setup { get; set; } = new();
+
+    /// <summary>What was asked for of the planned day; null when none is planned.</summary>
+    public OvenDayDocument? Document { get; private set; }
 
     /// <summary>The planned day; null when none is planned for the date.</summary>
     public PlannedDay? Day { get; private set; }
@@ -37,6 +41,19 @@ public sealed class IndexModel(ZymethosContext context, OpenDay days, IClock clo
     /// <summary>Whether the plan of this date was made by another version and must be made again.</summary>
     public bool IsStale { get; private set; }
 
+    /// <summary>What undoing would take back and doing again would bring, in words; null where there is nothing.</summary>
+    public (string? Undo, string? Redo) Steps { get; private set; }
+
+    /// <summary>Alternatives kept beside the plan.</summary>
+    public IReadOnlyList<OvenDayStateRow> Alternatives { get; private set; } = [];
+
+    /// <summary>What is wrong with the last move of the hand; empty when nothing is.</summary>
+    public string MoveWrong { get; private set; } = "";
+
+    /// <summary>What was just done; kept over a redirect.</summary>
+    [TempData]
+    public string? Said { get; set; }
+
     private LocalDate Today => clock.GetCurrentInstant().InUtc().Date;
 
     /// <summary>The page for a date, or for the next planned day.</summary>
@@ -47,7 +64,8 @@ public sealed class IndexModel(ZymethosContext context, OpenDay days, IClock clo
         if (row is null) return;
         Day = OpenDay.Restore(row);
         IsStale = Day is null;
-        Note = row.Plan.Note;
+        Note = Said ?? row.Plan.Note;
+        await ReadStepsAsync(row, cancel);
         Chosen = Day?.Network.Tasks.FirstOrDefault(t => t.Id == step);
     }
 
@@ -56,7 +74,7 @@ public sealed class IndexModel(ZymethosContext context, OpenDay days, IClock clo
     {
         if (await FindAsync(date, cancel) is not { } row || OpenDay.Restore(row) is not { } day) return NotFound();
         if (day.Network.Tasks.FirstOrDefault(t => t.Id == step) is not { } task) return NotFound();
-        return Partial("_Why", new WhyView(day, task));
+        return Partial("_Why", new WhyView(day, task, row.Document, LocalDatePattern.Iso.Format(row.Date)));
     }
 
     /// <summary>Plans the day that was asked for.</summary>
@@ -71,13 +89,16 @@ public sealed class IndexModel(ZymethosContext context, OpenDay days, IClock clo
         if (document is not null)
         {
             var date = LocalDatePattern.Iso.Parse(Setup.Date!).Value;
-            var answer = await days.PlanAndKeepAsync(document, date, "", cancel);
+            (document, var let) = await CarryOverAsync(document, date, cancel);
+            var answer = await days.PlanAndKeepAsync(document, date, "Planned from the list", cancel);
             foreach (var fault in answer.Faults) ModelState.AddModelError(Setup.FieldOf(fault.Path), fault.Message);
             if (answer.Day is not null)
             {
                 if (!Request.Headers.ContainsKey("HX-Request")) return RedirectToPage(new { date = Setup.Date });
                 Day = answer.Day;
                 Response.Headers["HX-Push-Url"] = $"/oven-day?date={Setup.Date}";
+                Note = let;
+                await ReadStepsAsync(await context.OvenDays.AsNoTracking().SingleAsync(d => d.Date == date, cancel), cancel);
             }
 
             Clash = answer.Clash;
@@ -86,6 +107,103 @@ public sealed class IndexModel(ZymethosContext context, OpenDay days, IClock clo
         await ListDatesAsync(cancel);
         if (Day is null) Response.StatusCode = StatusCodes.Status422UnprocessableEntity;
         return Request.Headers.ContainsKey("HX-Request") ? Partial("_Planning", this) : Page();
+    }
+
+    /// <summary>A move of the baker's hand.</summary>
+    public async Task<IActionResult> OnPostHandAsync(string? date, HandMove move, CancellationToken cancel)
+    {
+        if (await FindAsync(date, cancel) is not { } row || OpenDay.Restore(row) is not { } day) return NotFound();
+        var moved = await byHand.MoveAsync(row, day, move, cancel);
+        if (moved.Answer?.Day is not null) return await ShowAsync(row.Date, moved.Said, move.Step, cancel);
+        await FillAsync(row, null, cancel);
+        await ReadStepsAsync(row, cancel);
+        (Day, Clash) = (day, moved.Answer?.Clash);
+        Chosen = day.Network.Tasks.FirstOrDefault(t => t.Id == move.Step);
+        MoveWrong = moved.Answer is null ? moved.Said
+            : moved.Answer.Faults.Count > 0 ? string.Join(" ", moved.Answer.Faults.Select(f => f.Message))
+            : "That cannot be kept together with the rest of the day. The plan stays as it was.";
+        Response.StatusCode = StatusCodes.Status422UnprocessableEntity;
+        return IsHtmx ? Partial("_Planning", this) : Page();
+    }
+
+    /// <summary>Takes the last change back.</summary>
+    public Task<IActionResult> OnPostUndoAsync(string date, CancellationToken cancel) => StepAsync(date, true, cancel);
+
+    /// <summary>Brings back what was taken back.</summary>
+    public Task<IActionResult> OnPostRedoAsync(string date, CancellationToken cancel) => StepAsync(date, false, cancel);
+
+    /// <summary>Keeps the plan as an alternative.</summary>
+    public async Task<IActionResult> OnPostKeepAsync(string date, CancellationToken cancel) =>
+        LocalDatePattern.Iso.Parse(date) is { Success: true } d && await byHand.KeepAsync(d.Value, cancel) ? await ShowAsync(d.Value, "Kept beside. Change the day as you like and compare.", null, cancel) : NotFound();
+
+    /// <summary>Takes an alternative, or throws it away.</summary>
+    public async Task<IActionResult> OnPostAlternativeAsync(string date, Guid id, string what, CancellationToken cancel)
+    {
+        if (LocalDatePattern.Iso.Parse(date) is not { Success: true } d) return NotFound();
+        if (what == "drop") await byHand.DropAsync(d.Value, id, cancel);
+        else if (!await byHand.TakeAsync(d.Value, id, cancel)) return NotFound();
+        return await ShowAsync(d.Value, what == "drop" ? "Thrown away." : "Taken as the plan.", null, cancel);
+    }
+
+    /// <summary>What would change if a step moved by so many minutes.</summary>
+    public async Task<IActionResult> OnGetWhatIfAsync(string? date, string? step, int minutes, CancellationToken cancel)
+    {
+        if (await FindAsync(date, cancel) is not { } row || OpenDay.Restore(row) is not { } day) return NotFound();
+        if (day.Network.Tasks.FirstOrDefault(t => t.Id == step) is not { } task || minutes is < -600 or > 600 or 0) return NotFound();
+        var words = await byHand.WhatIfAsync(row, day, task, minutes, cancel);
+        return Content($"{Math.Abs(minutes)} min {(minutes > 0 ? "later" : "earlier")}: {words}", "text/plain");
+    }
+
+    /// <summary>The day lived a thousand times.</summary>
+    public async Task<IActionResult> OnGetRehearseAsync(string? date, CancellationToken cancel)
+    {
+        if (await FindAsync(date, cancel) is not { } row || OpenDay.Restore(row) is not { } day) return NotFound();
+        return Partial("_Rehearsal", new RehearsalView(day, Rehearsal.Run(day.Network, day.Plan), LocalDatePattern.Iso.Format(row.Date)));
+    }
+
+    /// <summary>An alternative beside the plan, line by line.</summary>
+    public async Task<IActionResult> OnGetCompareAsync(string? date, Guid id, CancellationToken cancel)
+    {
+        if (await FindAsync(date, cancel) is not { } row || OpenDay.Restore(row) is not { } day) return NotFound();
+        var kept = (await byHand.AlternativesAsync(row.Date, cancel)).FirstOrDefault(a => a.Id == id);
+        if (kept is null || SavedPlans.Restore(kept.Document, kept.Plan) is not { } other) return NotFound();
+        return Partial("_Compare", new CompareView(day, other, kept, LocalDatePattern.Iso.Format(row.Date)));
+    }
+
+    private bool IsHtmx => Request.Headers.ContainsKey("HX-Request");
+
+    private async Task<IActionResult> StepAsync(string date, bool back, CancellationToken cancel) =>
+        LocalDatePattern.Iso.Parse(date) is { Success: true } d && await byHand.StepAsync(d.Value, back, cancel) ? await ShowAsync(d.Value, back ? "Taken back." : "Done again.", null, cancel) : NotFound();
+
+    private async Task<IActionResult> ShowAsync(LocalDate date, string said, string? step, CancellationToken cancel)
+    {
+        var address = LocalDatePattern.Iso.Format(date);
+        if (!IsHtmx)
+        {
+            Said = said;
+            return RedirectToPage(new { date = address, step });
+        }
+
+        await OnGetAsync(address, step, cancel);
+        Note = said;
+        return Partial("_Planning", this);
+    }
+
+    private async Task ReadStepsAsync(OvenDayRow row, CancellationToken cancel)
+    {
+        Document = row.Document;
+        Steps = await byHand.StepsAsync(row, cancel);
+        Alternatives = await byHand.AlternativesAsync(row.Date, cancel);
+    }
+
+    /// <summary>What was decided by hand goes along while the day holds the same bakes; else it is let go, and said.</summary>
+    private async Task<(OvenDayDocument Document, string Let)> CarryOverAsync(OvenDayDocument document, LocalDate date, CancellationToken cancel)
+    {
+        if (await context.OvenDays.AsNoTracking().SingleOrDefaultAsync(d => d.Date == date, cancel) is not { Document: { } before }) return (document, "");
+        document = document with { Lean = before.Lean };
+        var same = before.Bakes.Select(b => (b.Recipe?.Key, b.Batches)).SequenceEqual(document.Bakes.Select(b => (b.Recipe?.Key, b.Batches)));
+        if (!same) return (document, before.ByHand is null ? "" : "What you had held and tied is let go: the day holds other bakes now.");
+        return (document with { ByHand = before.ByHand, Bakes = [.. document.Bakes.Select((b, i) => b with { Modes = before.Bakes[i].Modes })] }, "");
     }
 
     private async Task<OvenDayRow?> FindAsync(string? date, CancellationToken cancel)
@@ -117,4 +235,20 @@ public sealed class IndexModel(ZymethosContext context, OpenDay days, IClock clo
 /// <summary>A step with its day, for the panel of reasons.</summary>
 /// <param name="Day">The day.</param>
 /// <param name="Task">The step.</param>
-public sealed record WhyView(PlannedDay Day, PlanTask Task);
+/// <param name="Document">What was asked for, with what was decided by hand.</param>
+/// <param name="Date">The date as addresses write it.</param>
+/// <param name="Wrong">What is wrong with the last move; empty when nothing is.</param>
+public sealed record WhyView(PlannedDay Day, PlanTask Task, OvenDayDocument Document, string Date, string Wrong = "");
+
+/// <summary>A rehearsed day.</summary>
+/// <param name="Day">The day.</param>
+/// <param name="Result">How it went.</param>
+/// <param name="Date">The date as addresses write it.</param>
+public sealed record RehearsalView(PlannedDay Day, RehearsalResult Result, string Date);
+
+/// <summary>A plan and an alternative.</summary>
+/// <param name="Day">The plan.</param>
+/// <param name="Other">The alternative.</param>
+/// <param name="Kept">Its row.</param>
+/// <param name="Date">The date as addresses write it.</param>
+public sealed record CompareView(PlannedDay Day, PlannedDay Other, OvenDayStateRow Kept, string Date);

@@ -15,5 +15,9 @@ public sealed record TraceView(PlannedDay Day, string Date, string? Chosen)
     public string WhyUrl(PlanTask task) => $"/oven-day?handler=Why&date={Date}&step={Uri.EscapeDataString(task.Id)}";
 
     /// <summary>Class of a thing that may be the chosen one.</summary>
-    public string ClassOf(PlanTask task, string own) => task.Id == Chosen ? $"{own} is-chosen" : own;
+    public string ClassOf(PlanTask task, string own) =>
+        $"{own}{(task.Id == Chosen ? " is-chosen" : "")}{(Day.Network.Pins.Any(p => p.Task == task.Index) ? " is-pinned" : "")}";
+
+    /// <summary>The hour at which a task starts, for whoever drags it.</summary>
+    public string StartOf(PlanTask task) => Day.Network.TimeOf(Day.Plan.Tasks[task.Index].Start).ToString("HH:mm", null);
 }

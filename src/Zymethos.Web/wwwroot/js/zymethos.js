@@ -52,6 +52,42 @@
     follow.remove();
   });
 
+  // A load or a pair of hands dragged along the trace is held at the hour where it is let go, in steps of five minutes. By keyboard the same is typed in the panel.
+  let drag = null;
+  document.addEventListener("pointerdown", (event) => {
+    const link = event.target.closest?.("svg[data-drag] .loads a, svg[data-drag] .hands a");
+    if (!link || event.button !== 0) return;
+    const svg = link.closest("svg");
+    drag = { link, svg, x: event.clientX, scale: svg.viewBox.baseVal.width / svg.getBoundingClientRect().width, moved: false, minutes: 0 };
+  });
+  document.addEventListener("pointermove", (event) => {
+    if (!drag) return;
+    const by = (event.clientX - drag.x) * drag.scale;
+    if (!drag.moved && Math.abs(by) < 8) return;
+    drag.moved = true;
+    drag.minutes = Math.round(by / Number(drag.svg.dataset.hour) * 12) * 5;
+    drag.link.classList.add("is-dragged");
+    drag.link.setAttribute("transform", `translate(${drag.minutes / 60 * Number(drag.svg.dataset.hour)} 0)`);
+  });
+  document.addEventListener("pointerup", () => {
+    if (!drag?.moved) { drag = null; return; }
+    const { link, svg, minutes } = drag;
+    drag = null;
+    link.classList.remove("is-dragged");
+    // The click that ends a drag opens nothing.
+    link.addEventListener("click", (event) => { event.preventDefault(); event.stopImmediatePropagation(); }, { capture: true, once: true });
+    if (minutes === 0) { link.removeAttribute("transform"); return; }
+    const [hour, minute] = link.dataset.start.split(":").map(Number);
+    const at = ((hour * 60 + minute + minutes) % 1440 + 1440) % 1440;
+    const pad = (n) => String(n).padStart(2, "0");
+    const token = document.querySelector("input[name=__RequestVerificationToken]")?.value;
+    htmx.ajax("POST", "/oven-day?handler=Hand", {
+      target: "#planning", swap: "outerHTML", source: "#planning",
+      values: { date: svg.dataset.date, Step: link.dataset.task, Do: "pin", Value: `${pad(Math.floor(at / 60))}:${pad(at % 60)}`, __RequestVerificationToken: token },
+    });
+  });
+  document.addEventListener("dragstart", (event) => { if (event.target.closest?.("svg[data-drag] a")) event.preventDefault(); });
+
   // A failed request says so where the answer would have stood.
   const complain = (event) => {
     const said = document.getElementById("said");
