@@ -29,12 +29,15 @@ public sealed record RehearsalResult(int Days, ImmutableArray<NeedChance> Needs,
 /// <summary>
 /// Lives a plan many times with times drawn between each step's shortest, usual and longest (triangular distribution, inverse transform). The baker is sensible:
 /// keeps to the plan's order and to its hours, begins nothing before its hour, and begins late what cannot begin in time; hands, mixer, pans and oven are
-/// waited for. Seeded: the same plan and seed give the same days.
+/// waited for; and work is not begun when what must follow it at once cannot. Seeded: the same plan and seed give the same days.
 /// </summary>
 public static class Rehearsal
 {
     // Missing a window by this much is within what a sensible baker makes up by a cooler corner or a wet towel (common practice, no source).
     private const int Forgiven = 3;
+
+    // How often postponed work is laid again.
+    private const int Passes = 4;
 
     /// <summary>Rehearses.</summary>
     /// <param name="network">The day.</param>
@@ -52,7 +55,7 @@ public static class Rehearsal
             .Select(a => (a.From, a.Lag, Moves: MovesWithEnd(network, plan, a))).ToArray()).ToArray();
         var windows = network.Links.Where(l => l is { MaxLag: not null, Window: Recipes.WindowKind.Hard }).ToArray();
         var n = network.Tasks.Length;
-        var (start, length) = (new int[n], new int[n]);
+        var (start, length, floor) = (new int[n], new int[n], new int[n]);
         var finishes = new int[days];
         var (ready, unspoilt) = (new int[network.Bakes.Length], new int[network.Bakes.Length]);
         var sums = new Sums(n);
@@ -63,11 +66,21 @@ public static class Rehearsal
             foreach (var t in order)
             {
                 length[t] = Draw(network.Tasks[t], random.NextDouble());
-                var at = plan.Tasks[t].Start;
-                foreach (var (from, lag, moves) in ties[t]) at = Math.Max(at, start[from] + lag + (moves ? length[from] - network.Tasks[from].Likely : 0));
-                start[t] = at;
+                floor[t] = plan.Tasks[t].Start;
             }
 #pragma warning restore CA5394
+
+            for (var pass = 0; pass < Passes; pass++)
+            {
+                foreach (var t in order)
+                {
+                    var at = floor[t];
+                    foreach (var (from, lag, moves) in ties[t]) at = Math.Max(at, start[from] + lag + (moves ? length[from] - network.Tasks[from].Likely : 0));
+                    start[t] = at;
+                }
+
+                if (!Postpone(network, windows, start, length, floor)) break;
+            }
 
             finishes[day] = network.Tasks.Where(t => t.NeedsPresence).Select(t => start[t.Index] + length[t.Index]).DefaultIfEmpty(0).Max();
             Count(network, start, length, windows, ready, unspoilt);
@@ -81,6 +94,24 @@ public static class Rehearsal
             [.. network.Bakes.Select((_, b) => new NeedChance(b, (double)ready[b] / days, (double)unspoilt[b] / days))],
             [.. finishes],
             heads);
+    }
+
+    /// <summary>
+    /// Who sees that what must follow at once cannot does not begin yet: work whose window would close is begun later. A rise or a bake cannot be held back so.
+    /// </summary>
+    private static bool Postpone(TaskNetwork network, TaskLink[] windows, int[] start, int[] length, int[] floor)
+    {
+        var moved = false;
+        foreach (var window in windows)
+        {
+            if (!network.Tasks[window.From].IsHandsOn) continue;
+            var latest = start[window.To] - window.MaxLag!.Value - length[window.From];
+            if (latest <= start[window.From]) continue;
+            floor[window.From] = latest;
+            moved = true;
+        }
+
+        return moved;
     }
 
     /// <summary>A time between the shortest and the longest with its peak at the usual one.</summary>

@@ -1,0 +1,81 @@
+using System.Globalization;
+using System.Text;
+using Zymethos.Core.Kitchens;
+using Zymethos.Core.Planning;
+using Zymethos.Core.Recipes;
+
+namespace Zymethos.Web.Drawing;
+
+/// <summary>
+/// The oven's shelves from above while a load is in, with the pans to scale: its own and those that share the oven at its start. Where it is to be turned or swapped, an arrow.
+/// </summary>
+public static class ShelfPlan
+{
+    // Drawn millimetres to a pixel.
+    private const double Scale = 2.6;
+    private const double Gap = 26;
+
+    /// <summary>The drawing; empty for what does not bake.</summary>
+    public static string Svg(PlannedDay day, PlanTask task)
+    {
+        if (task.Oven is not { Setting.IsProof: false }) return "";
+        var (network, oven) = (day.Network, day.Network.Kitchen.Oven);
+        var start = day.Plan.Tasks[task.Index].Start;
+        var inside = network.Tasks.Where(t => t.Oven is not null && t.Step?.Oven is not null && day.Plan.Tasks[t.Index].Start <= start && day.Plan.Tasks[t.Index].End > start).OrderBy(t => t.Index == task.Index ? 0 : 1).ToList();
+        var (width, depth) = (oven.ShelfWidth.Millimetres / Scale, oven.ShelfDepth.Millimetres / Scale);
+        var used = inside.SelectMany(t => day.Plan.Tasks[t.Index].Shelves).Distinct().OrderDescending().ToList();
+        var svg = new StringBuilder();
+        svg.Append(CultureInfo.InvariantCulture, $"<svg class=\"shelf-plan\" viewBox=\"0 0 {width + 4:0} {used.Count * (depth + Gap):0}\" width=\"{width + 4:0}\" height=\"{used.Count * (depth + Gap):0}\" role=\"img\" aria-label=\"{Said(day, inside, used)}\">");
+        foreach (var (shelf, i) in used.Select((s, i) => (s, i)))
+        {
+            var top = (i * (depth + Gap)) + 18;
+            svg.Append(CultureInfo.InvariantCulture, $"<text x=\"2\" y=\"{top - 5:0}\">{Name(shelf, oven.Shelves)}</text><rect class=\"shelf-room\" x=\"2\" y=\"{top:0.#}\" width=\"{width:0.#}\" height=\"{depth:0.#}\" />");
+            AddPans(svg, day, inside, shelf, oven, top);
+        }
+
+        return svg.Append("</svg>").ToString();
+    }
+
+    private static void AddPans(StringBuilder svg, PlannedDay day, List<PlanTask> inside, int shelf, Oven oven, double top)
+    {
+        // Rows from the left, front row first, each pan turned the way its kind fits best.
+        var (x, y, row) = (0.0, 0.0, 0.0);
+        var (width, depth) = (oven.ShelfWidth.Millimetres, oven.ShelfDepth.Millimetres);
+        foreach (var load in inside)
+        {
+            var pan = load.Step!.Oven!.Pan;
+            var (across, deep) = Turned(oven, pan);
+            foreach (var _ in day.Plan.Tasks[load.Index].Shelves.Where(s => s == shelf))
+            {
+                if (x + across > width + 1) (x, y, row) = (0, y + row, 0);
+                if (y + deep > depth + 1) return;
+                AddPan(svg, load, pan, 2 + (x / Scale), top + (y / Scale), across / Scale, deep / Scale, load.Index == inside[0].Index);
+                x += across;
+                row = Math.Max(row, deep);
+            }
+        }
+    }
+
+    private static void AddPan(StringBuilder svg, PlanTask load, Pan pan, double x, double y, double across, double deep, bool own)
+    {
+        var round = pan.Shape is PanShape.Round or PanShape.Springform or PanShape.Ring;
+        svg.Append(CultureInfo.InvariantCulture, $"<rect class=\"shelf-pan{(own ? " own" : "")}\" x=\"{x + 2:0.#}\" y=\"{y + 2:0.#}\" width=\"{across - 4:0.#}\" height=\"{deep - 4:0.#}\" rx=\"{(round ? (across - 4) / 2 : 3):0.#}\" />");
+        svg.Append(CultureInfo.InvariantCulture, $"<text x=\"{x + (across / 2):0.#}\" y=\"{y + (deep / 2) + 5:0.#}\" text-anchor=\"middle\">{OvenTrace.Letter(load.Bake)}{Mark(load)}</text>");
+    }
+
+    private static string Mark(PlanTask load) => string.Concat(load.Step!.Touches.Select(t => t.Kind switch { TouchKind.Turn => " ↻", TouchKind.Swap => " ⇅", _ => "" }).Distinct());
+
+    /// <summary>A pan's width and depth on the shelf, turned so that more of its kind stand in rows.</summary>
+    private static (double Across, double Deep) Turned(Oven oven, Pan pan)
+    {
+        int Rows(double room, double side) => (int)((room + 1e-6) / side);
+        var (l, w) = (pan.Length.Millimetres, pan.Width.Millimetres);
+        var lengthwise = Rows(oven.ShelfWidth.Millimetres, l) * Rows(oven.ShelfDepth.Millimetres, w);
+        return lengthwise >= Rows(oven.ShelfWidth.Millimetres, w) * Rows(oven.ShelfDepth.Millimetres, l) ? (l, w) : (w, l);
+    }
+
+    private static string Name(int shelf, int shelves) => shelf == 0 ? "lowest shelf" : shelf == shelves - 1 ? "top shelf" : shelves == 3 ? "middle shelf" : $"shelf {shelf + 1} from below";
+
+    private static string Said(PlannedDay day, List<PlanTask> inside, List<int> used) => string.Join("; ", used.Select(s =>
+        $"{Name(s, day.Network.Kitchen.Oven.Shelves)}: {string.Join(", ", inside.Where(t => day.Plan.Tasks[t.Index].Shelves.Contains(s)).Select(t => $"{day.Plan.Tasks[t.Index].Shelves.Count(x => x == s)} of {System.Net.WebUtility.HtmlEncode(day.Network.Bakes[t.Bake].Name)}"))}"));
+}
