@@ -45,6 +45,9 @@ public sealed class ZymethosContext(DbContextOptions<ZymethosContext> options, I
     /// <summary>States that planned days of the current kitchen have been in, and alternatives kept aside.</summary>
     public DbSet<OvenDayStateRow> OvenDayStates => Set<OvenDayStateRow>();
 
+    /// <summary>Long searches for better orders of days of the current kitchen.</summary>
+    public DbSet<LongSearchRow> LongSearches => Set<LongSearchRow>();
+
     /// <summary>Keys that protect cookies and forms, shared by all instances of the application.</summary>
     public DbSet<DataProtectionKey> DataProtectionKeys => Set<DataProtectionKey>();
 
@@ -131,6 +134,16 @@ public sealed class ZymethosContext(DbContextOptions<ZymethosContext> options, I
             Json(e.Property(d => d.Document));
             Json(e.Property(d => d.Plan));
         });
+        builder.Entity<LongSearchRow>(e =>
+        {
+            e.ToTable("long_searches");
+            e.HasIndex(d => new { d.KitchenId, d.Date, d.AskedAt });
+            e.Property(d => d.State).HasConversion<string>().HasMaxLength(20);
+            e.Property(d => d.Said).HasMaxLength(400);
+            e.Property(d => d.Worker).HasMaxLength(120);
+            Json(e.Property(d => d.Document));
+            JsonOrNull(e.Property(d => d.Plan));
+        });
         builder.Entity<Baker>().HasOne<KitchenRow>().WithMany().HasForeignKey(b => b.KitchenId).OnDelete(DeleteBehavior.Cascade);
         foreach (var type in builder.Model.GetEntityTypes().Where(t => typeof(IKitchenOwned).IsAssignableFrom(t.ClrType)).Select(t => t.ClrType).ToList())
         {
@@ -146,6 +159,18 @@ public sealed class ZymethosContext(DbContextOptions<ZymethosContext> options, I
             v => JsonSerializer.Serialize(v, OpenJson.Options),
             v => JsonSerializer.Deserialize<T>(v, OpenJson.Options)!,
             new ValueComparer<T>(
+                (a, b) => JsonSerializer.Serialize(a, OpenJson.Options) == JsonSerializer.Serialize(b, OpenJson.Options),
+                v => JsonSerializer.Serialize(v, OpenJson.Options).GetHashCode(StringComparison.Ordinal),
+                v => v));
+    }
+
+    private static void JsonOrNull<T>(PropertyBuilder<T?> property)
+        where T : class
+    {
+        property.HasColumnType("jsonb").HasConversion(
+            v => v == null ? null : JsonSerializer.Serialize(v, OpenJson.Options),
+            v => v == null ? null : JsonSerializer.Deserialize<T>(v, OpenJson.Options),
+            new ValueComparer<T?>(
                 (a, b) => JsonSerializer.Serialize(a, OpenJson.Options) == JsonSerializer.Serialize(b, OpenJson.Options),
                 v => JsonSerializer.Serialize(v, OpenJson.Options).GetHashCode(StringComparison.Ordinal),
                 v => v));

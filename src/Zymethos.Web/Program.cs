@@ -9,6 +9,7 @@ using Zymethos.Store.Accounts;
 using Zymethos.Store.Tenancy;
 using Zymethos.Web.Api;
 using Zymethos.Web.Books;
+using Zymethos.Web.LongSearches;
 using Zymethos.Web.OvenDays;
 using Zymethos.Web.Setup;
 
@@ -53,6 +54,7 @@ builder.Services.AddScoped<OpenDay>();
 builder.Services.AddScoped<DayByHand>();
 builder.Services.AddScoped<KitchenBook>();
 builder.Services.AddScoped<BookFile>();
+builder.Services.AddBackgroundWork(connection);
 builder.Services.AddOpenApi("v1");
 builder.Services.AddHealthChecks().AddCheck<DatabaseReady>("database", tags: ["ready"]);
 builder.Services.AddRateLimiter(o => ApiLimits.Apply(o, builder.Configuration));
@@ -75,6 +77,7 @@ app.MapOvenDayApi();
 app.MapMeasuresApi();
 app.MapRecipesApi();
 app.MapBookDownloads();
+app.MapLongSearchEvents();
 app.MapHealth();
 await app.RunAsync();
 

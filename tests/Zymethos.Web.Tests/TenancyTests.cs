@@ -28,6 +28,7 @@ public sealed class TenancyTests(TestKitchen kitchen) : IClassFixture<TestKitche
         nameof(IngredientRow) => new IngredientRow { Id = Guid.NewGuid(), Name = $"n-{Guid.NewGuid():N}", Document = new IngredientDocument("mine", GramsPerCup: 100) },
         nameof(FlourTallyRow) => new FlourTallyRow { Id = Guid.NewGuid(), Key = "k", PlannedGrams = 1000, InGrams = 1000 },
         nameof(OvenDayRow) => new OvenDayRow { Id = Guid.NewGuid(), Date = new LocalDate(2030, 1, 1).PlusDays(Random.Shared.Next(3000)), Document = Day, Plan = new SavedPlan(1, 0, [], "") },
+        nameof(LongSearchRow) => new LongSearchRow { Id = Guid.NewGuid(), Date = new LocalDate(2030, 1, 1), Document = Day, Seconds = 1 },
         nameof(OvenDayStateRow) => new OvenDayStateRow { Id = Guid.NewGuid(), Date = new LocalDate(2030, 1, 1), Number = 1, Said = "Planned", Document = Day, Plan = new SavedPlan(1, 0, [], "") },
         _ => throw new InvalidOperationException($"{type.Name} is new: say here how to make one, so that its tenancy is tested."),
     };

@@ -127,7 +127,7 @@ internal sealed class DayModel
         }
     }
 
-    public CpSolverStatus Solve(SolveSettings settings, TimeSpan limit, CancellationToken cancel, Action<int> onFinish)
+    public CpSolverStatus Solve(SolveSettings settings, TimeSpan limit, CancellationToken cancel, Action<int, int, Func<Plan>> onFinish)
     {
         if (limit <= TimeSpan.FromMilliseconds(1) || cancel.IsCancellationRequested) return CpSolverStatus.Unknown;
         // Four kinds of full search and two that improve what was found: on two cores this brought both better plans and better bounds than the
@@ -140,12 +140,15 @@ internal sealed class DayModel
         return _solver.Solve(_model, callback);
     }
 
-    public Plan Read()
+    public Plan Read() => Read(_solver.Value);
+
+    /// <summary>The plan of the values that a function gives the variables.</summary>
+    private Plan Read(Func<IntVar, long> value)
     {
-        var starts = _start.Select(s => (int)_solver.Value(s)).ToArray();
+        var starts = _start.Select(s => (int)value(s)).ToArray();
         return new Seating(_network, starts).Seat(
-            (task, item, shelf) => _onShelf.TryGetValue((task, item, shelf), out var b) && _solver.BooleanValue(b),
-            (task, need, helper) => _byHelper.TryGetValue((task, need, helper), out var b) && _solver.BooleanValue(b));
+            (task, item, shelf) => _onShelf.TryGetValue((task, item, shelf), out var b) && value(b) == 1,
+            (task, need, helper) => _byHelper.TryGetValue((task, need, helper), out var b) && value(b) == 1);
     }
 
     private IntVar NewStart(PlanTask task)
@@ -354,8 +357,9 @@ internal sealed class DayModel
         for (var s = 0; s < shelves; s++) AddCapacity(perShelf[s], [.. units[s]], TaskNetwork.ShelfUnits);
     }
 
-    private sealed class OnSolution(DayModel model, Action<int> onFinish) : CpSolverSolutionCallback
+    private sealed class OnSolution(DayModel model, Action<int, int, Func<Plan>> onFinish) : CpSolverSolutionCallback
     {
-        public override void OnSolutionCallback() => onFinish((int)Value(model._finish));
+        public override void OnSolutionCallback() =>
+            onFinish((int)Value(model._finish), (int)Math.Ceiling(BestObjectiveBound() - 1e-6), () => model.Read(v => Value(v)));
     }
 }

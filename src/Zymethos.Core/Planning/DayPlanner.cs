@@ -7,7 +7,20 @@ namespace Zymethos.Core.Planning;
 /// <param name="Limit">Wall-clock time in all; above zero.</param>
 /// <param name="Seed">Seed of the search: the same input and seed give the same plan when the search ends before the limit.</param>
 /// <param name="Workers">Subsolvers in parallel, at least 1.</param>
-public sealed record SolveSettings(TimeSpan Limit, int Seed = 1, int Workers = 6);
+public sealed record SolveSettings(TimeSpan Limit, int Seed = 1, int Workers = 6)
+{
+    /// <summary>
+    /// Told of every better plan while the search goes on, from whichever thread finds it; null when nobody listens. What it throws ends the process, so it must not.
+    /// </summary>
+    public Action<BetterPlan>? OnBetter { get; init; }
+}
+
+/// <summary>A better plan on the way.</summary>
+/// <param name="Network">The day it belongs to, with the ways that were chosen.</param>
+/// <param name="Plan">The plan.</param>
+/// <param name="Finish">Its finishing minute.</param>
+/// <param name="Bound">The finishing minute that no plan of this network can beat, as far as is known.</param>
+public sealed record BetterPlan(TaskNetwork Network, Plan Plan, int Finish, int Bound);
 
 /// <summary>How a search ended.</summary>
 public enum PlanStatus
@@ -57,15 +70,23 @@ public static class DayPlanner
         var bound = LowerBound.Finish(network, reach);
         if (bound > network.SpanEnd) return new PlanOutcome(PlanStatus.Impossible, null, bound, trail, clock.Elapsed);
         var first = FirstPlan.Find(network, settings.Seed);
-        if (first is not null) trail.Add(new Progress(clock.Elapsed, first.Finish(network)));
+        if (first is not null)
+        {
+            trail.Add(new Progress(clock.Elapsed, first.Finish(network)));
+            settings.OnBetter?.Invoke(new BetterPlan(network, first, first.Finish(network), bound));
+        }
+
+        var counted = bound;
 
         var model = new DayModel(network, reach, bound);
         model.MinimiseFinish(first);
-        var status = model.Solve(settings, settings.Limit * FirstShare - clock.Elapsed, cancel, finish =>
+        var status = model.Solve(settings, settings.Limit * FirstShare - clock.Elapsed, cancel, (finish, proven, read) =>
         {
             lock (trail)
             {
-                if (trail.Count == 0 || finish < trail[^1].Finish) trail.Add(new Progress(clock.Elapsed, finish));
+                if (trail.Count > 0 && finish >= trail[^1].Finish) return;
+                trail.Add(new Progress(clock.Elapsed, finish));
+                settings.OnBetter?.Invoke(new BetterPlan(network, read(), finish, Math.Max(counted, proven)));
             }
         });
         if (status is CpSolverStatus.Infeasible) return new PlanOutcome(PlanStatus.Impossible, null, bound, trail, clock.Elapsed);
@@ -81,7 +102,7 @@ public static class DayPlanner
         var tidy = new DayModel(network, reach, bound);
         tidy.TidyWithin(finish, DayWeights.For(network.Lean), best);
         var rest = proven ? TimeSpan.FromTicks(Math.Min((settings.Limit - clock.Elapsed).Ticks, settings.Limit.Ticks / 3)) : settings.Limit - clock.Elapsed;
-        if (tidy.Solve(settings, rest, cancel, _ => { }) is CpSolverStatus.Optimal or CpSolverStatus.Feasible) best = tidy.Read();
+        if (tidy.Solve(settings, rest, cancel, (_, _, _) => { }) is CpSolverStatus.Optimal or CpSolverStatus.Feasible) best = tidy.Read();
         return new PlanOutcome(proven ? PlanStatus.Proven : PlanStatus.Found, best, Math.Min(bound, finish), trail, clock.Elapsed);
     }
 }

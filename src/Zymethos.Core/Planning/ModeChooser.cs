@@ -50,6 +50,17 @@ public static class ModeChooser
         var bound = all ? int.MaxValue : 0;
         var trail = new List<Progress>();
         var tried = 0;
+        var told = int.MaxValue;
+        var listening = settings.OnBetter is not { } listen ? settings : settings with
+        {
+            // Of several ways only what beats all ways so far is news.
+            OnBetter = better =>
+            {
+                if (better.Finish >= told) return;
+                told = better.Finish;
+                listen(better);
+            },
+        };
         foreach (var way in ways)
         {
             var finish = bestOutcome?.Plan?.Finish(best!.Network) ?? int.MaxValue;
@@ -68,7 +79,7 @@ public static class ModeChooser
             }
 
             var began = clock.Elapsed;
-            var outcome = DayPlanner.Plan(way.Network, settings with { Limit = share }, cancel);
+            var outcome = DayPlanner.Plan(way.Network, listening with { Limit = share }, cancel);
             bound = Math.Min(bound, outcome.Status == PlanStatus.Impossible ? int.MaxValue : Math.Max(way.Bound, outcome.BoundFinish));
             trail.AddRange(outcome.Trail.Select(p => p with { After = p.After + began }).Where(p => trail.Count == 0 || p.Finish < trail.Min(t => t.Finish)));
             if (bestOutcome is null || (outcome.Plan is { } plan && plan.Finish(way.Network) < finish)) (best, bestOutcome) = (way, outcome);

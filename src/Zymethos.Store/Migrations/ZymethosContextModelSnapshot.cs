@@ -349,6 +349,74 @@ namespace Zymethos.Store.Migrations
                     b.ToTable("recipe_versions", (string)null);
                 });
 
+            modelBuilder.Entity("Zymethos.Store.Days.LongSearchRow", b =>
+                {
+                    b.Property<Guid>("Id")
+                        .ValueGeneratedOnAdd()
+                        .HasColumnType("uuid");
+
+                    b.Property<Instant>("AskedAt")
+                        .HasColumnType("timestamp with time zone");
+
+                    b.Property<int>("Attempts")
+                        .HasColumnType("integer");
+
+                    b.Property<int>("Bound")
+                        .HasColumnType("integer");
+
+                    b.Property<LocalDate>("Date")
+                        .HasColumnType("date");
+
+                    b.Property<string>("Document")
+                        .IsRequired()
+                        .HasColumnType("jsonb");
+
+                    b.Property<Instant?>("EndedAt")
+                        .HasColumnType("timestamp with time zone");
+
+                    b.Property<int?>("Finish")
+                        .HasColumnType("integer");
+
+                    b.Property<int>("Found")
+                        .HasColumnType("integer");
+
+                    b.Property<Guid>("KitchenId")
+                        .HasColumnType("uuid");
+
+                    b.Property<string>("Plan")
+                        .HasColumnType("jsonb");
+
+                    b.Property<string>("Said")
+                        .IsRequired()
+                        .HasMaxLength(400)
+                        .HasColumnType("character varying(400)");
+
+                    b.Property<double>("Seconds")
+                        .HasColumnType("double precision");
+
+                    b.Property<Instant?>("StartedAt")
+                        .HasColumnType("timestamp with time zone");
+
+                    b.Property<string>("State")
+                        .IsRequired()
+                        .HasMaxLength(20)
+                        .HasColumnType("character varying(20)");
+
+                    b.Property<bool>("StopAsked")
+                        .HasColumnType("boolean");
+
+                    b.Property<string>("Worker")
+                        .IsRequired()
+                        .HasMaxLength(120)
+                        .HasColumnType("character varying(120)");
+
+                    b.HasKey("Id");
+
+                    b.HasIndex("KitchenId", "Date", "AskedAt");
+
+                    b.ToTable("long_searches", (string)null);
+                });
+
             modelBuilder.Entity("Zymethos.Store.Days.OvenDayRow", b =>
                 {
                     b.Property<Guid>("Id")
@@ -533,6 +601,15 @@ namespace Zymethos.Store.Migrations
                 });
 
             modelBuilder.Entity("Zymethos.Store.Books.RecipeVersionRow", b =>
+                {
+                    b.HasOne("Zymethos.Store.Kitchens.KitchenRow", null)
+                        .WithMany()
+                        .HasForeignKey("KitchenId")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired();
+                });
+
+            modelBuilder.Entity("Zymethos.Store.Days.LongSearchRow", b =>
                 {
                     b.HasOne("Zymethos.Store.Kitchens.KitchenRow", null)
                         .WithMany()

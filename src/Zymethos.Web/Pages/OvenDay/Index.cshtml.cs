@@ -9,12 +9,13 @@ using Zymethos.Core.Recipes;
 using Zymethos.Store;
 using Zymethos.Store.Books;
 using Zymethos.Store.Days;
+using Zymethos.Web.LongSearches;
 using Zymethos.Web.OvenDays;
 
 namespace Zymethos.Web.Pages.OvenDay;
 
 /// <summary>The Oven Day: what goes in when, and why?</summary>
-public sealed class IndexModel(ZymethosContext context, OpenDay days, DayByHand byHand, IClock clock) : PageModel
+public sealed class IndexModel(ZymethosContext context, OpenDay days, DayByHand byHand, LongSearchDesk desk, IClock clock) : PageModel
 {
     /// <summary>The form as it stands or was typed.</summary>
     [BindProperty]
@@ -46,6 +47,12 @@ public sealed class IndexModel(ZymethosContext context, OpenDay days, DayByHand 
 
     /// <summary>Alternatives kept beside the plan.</summary>
     public IReadOnlyList<OvenDayStateRow> Alternatives { get; private set; } = [];
+
+    /// <summary>The search that is under way for the day; null when there is none.</summary>
+    public LongSearchRow? Search { get; private set; }
+
+    /// <summary>Where that search stands, in words.</summary>
+    public string SearchWords => Search is null ? "" : LongSearchEvents.Of(Search, clock.GetCurrentInstant()).Words;
 
     /// <summary>What is wrong with the last move of the hand; empty when nothing is.</summary>
     public string MoveWrong { get; private set; } = "";
@@ -170,6 +177,33 @@ public sealed class IndexModel(ZymethosContext context, OpenDay days, DayByHand 
         return Partial("_Compare", new CompareView(day, other, kept, LocalDatePattern.Iso.Format(row.Date)));
     }
 
+    /// <summary>Looks longer for a better order, in the background.</summary>
+    public async Task<IActionResult> OnPostLookAsync(string date, CancellationToken cancel) =>
+        LocalDatePattern.Iso.Parse(date) is { Success: true } d && await desk.BeginAsync(d.Value, cancel) is not null ? await ShowAsync(d.Value, "", null, cancel) : NotFound();
+
+    /// <summary>Asks the search to stop; what it found is kept.</summary>
+    public async Task<IActionResult> OnPostStopAsync(string date, Guid id, CancellationToken cancel)
+    {
+        if (LocalDatePattern.Iso.Parse(date) is not { Success: true } d || await desk.FindAsync(id, cancel) is null) return NotFound();
+        await desk.StopAsync(id, cancel);
+        return IsHtmx ? new NoContentResult() : RedirectToPage(new { date });
+    }
+
+    /// <summary>The best plan of a search so far, drawn.</summary>
+    public async Task<IActionResult> OnGetBestAsync(Guid id, CancellationToken cancel)
+    {
+        if (await desk.FindAsync(id, cancel) is not { Plan: { } plan } row || SavedPlans.Restore(row.Document, plan) is not { } day) return NotFound();
+        return Partial("_Trace", new TraceView(day, LocalDatePattern.Iso.Format(row.Date), null));
+    }
+
+    /// <summary>The day as it stands, when a search has ended.</summary>
+    public async Task<IActionResult> OnGetAgainAsync(string date, Guid id, CancellationToken cancel)
+    {
+        await OnGetAsync(date, null, cancel);
+        if (await desk.FindAsync(id, cancel) is { EndedAt: not null } row) Note = row.Said;
+        return Partial("_Planning", this);
+    }
+
     private bool IsHtmx => Request.Headers.ContainsKey("HX-Request");
 
     private async Task<IActionResult> StepAsync(string date, bool back, CancellationToken cancel) =>
@@ -194,6 +228,7 @@ public sealed class IndexModel(ZymethosContext context, OpenDay days, DayByHand 
         Document = row.Document;
         Steps = await byHand.StepsAsync(row, cancel);
         Alternatives = await byHand.AlternativesAsync(row.Date, cancel);
+        Search = await desk.CurrentAsync(row.Date, cancel);
     }
 
     /// <summary>What was decided by hand goes along while the day holds the same bakes; else it is let go, and said.</summary>
