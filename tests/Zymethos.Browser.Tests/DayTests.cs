@@ -12,19 +12,19 @@ public sealed class DayTests(Site site)
         using var baker = new Baker(site);
         baker.SignIn();
 
-        // Plan: another date, two recipes.
+        // Plan: another date, three recipes at three heats.
         baker.Find(".change summary").Click();
         baker.Set("#setup-date", "2032-03-06");
         baker.Set("#setup-from", "09:00");
         foreach (var field in baker.All(".setup-bakes .short"))
         {
             field.Clear();
-            field.SendKeys(field.GetAttribute("aria-label") is "Batches of Lantern plait" or "Batches of Orchard almond slices" ? "1" : "0");
+            field.SendKeys(field.GetAttribute("aria-label") is "Batches of Market squash loaf" or "Batches of Orchard almond slices" or "Batches of Window shapes" ? "1" : "0");
         }
 
         baker.Find("#plan-button").Click();
         baker.Until(() => baker.Window.Url.Contains("2032-03-06", StringComparison.Ordinal), "the address follows the new day");
-        baker.Until(() => baker.All(".legend li").Count == 2, "the new day is drawn");
+        baker.Until(() => baker.All(".legend li").Count == 3, "the new day is drawn");
         Assert.Equal("Saturday 6 March", baker.Text("h1"));
         var done = baker.Text(".figure-main dd");
 
@@ -75,6 +75,66 @@ public sealed class DayTests(Site site)
         baker.Window.SwitchTo().ActiveElement().SendKeys(Keys.Enter);
         baker.Until(() => baker.All("#why [data-step]").Count == 1, "the reasons come");
         Assert.Contains("Why not later", baker.Text("#why"), StringComparison.Ordinal);
+    }
+
+    [Fact]
+    public void A_load_is_dragged_to_another_hour_held_there_and_taken_back()
+    {
+        using var baker = new Baker(site);
+        baker.SignIn();
+        var before = baker.Text(".figure-main dd");
+        var load = baker.All(".loads a").Where(a => !a.GetAttribute("class")!.Contains("load-proof", StringComparison.Ordinal)).MaxBy(a => a.GetAttribute("data-start"), StringComparer.Ordinal)!;
+        var (task, start) = (load.GetAttribute("data-task"), TimeSpan.Parse(load.GetAttribute("data-start")!));
+        new OpenQA.Selenium.Interactions.Actions(baker.Window).ScrollToElement(load).MoveToElement(load).ClickAndHold().MoveByOffset(30, 0).MoveByOffset(30, 0).Release().Perform();
+        baker.Until(() => baker.All($".loads .is-pinned[data-task='{task}']").Count == 1, "the load is held");
+        var held = TimeSpan.Parse(baker.Find($".loads [data-task='{task}']").GetAttribute("data-start")!);
+        Assert.True(held > start && held < start + TimeSpan.FromHours(1.5), $"{start} {held}");
+        Assert.Contains("held at", baker.Text(".note"), StringComparison.Ordinal);
+        baker.Find("form[action*=Undo] button").Click();
+        baker.Until(() => baker.All(".is-pinned").Count == 0, "it is taken back");
+        Assert.Equal(before, baker.Text(".figure-main dd"));
+        Assert.Empty(baker.ConsoleErrors());
+    }
+
+    [Fact]
+    public void By_keyboard_a_step_is_held_and_a_day_rehearsed()
+    {
+        using var baker = new Baker(site);
+        baker.SignIn();
+        var load = baker.Find(".loads a");
+        baker.Window.ExecuteScript("arguments[0].focus()", load);
+        baker.Window.SwitchTo().ActiveElement().SendKeys(Keys.Enter);
+        baker.Until(() => baker.All("#why [data-step]").Count == 1, "the reasons come");
+        baker.Find(".why-hand summary").SendKeys(Keys.Enter);
+        baker.Find("#why button[hx-get*='minutes=30']").SendKeys(Keys.Enter);
+        baker.Until(() => baker.Text("#what-if").StartsWith("30 min later:", StringComparison.Ordinal), "what would change is worked out");
+        baker.Find(".hand-steps a[href*=Rehearse]").SendKeys(Keys.Enter);
+        baker.Until(() => baker.All(".rehearsal .spread rect").Count > 1, "the day is rehearsed");
+        Assert.Empty(baker.Violations());
+    }
+
+    [Fact]
+    public void A_long_search_shows_how_it_goes_and_ends_in_the_day()
+    {
+        using var baker = new Baker(site);
+        baker.SignIn();
+        baker.Find(".change summary").Click();
+        baker.Set("#setup-date", "2032-05-08");
+        baker.Set("#setup-from", "06:00");
+        baker.Set("#setup-until", "22:00");
+        foreach (var field in baker.All(".setup-bakes .short").Take(9))
+        {
+            field.Clear();
+            field.SendKeys("1");
+        }
+
+        baker.Find("#plan-button").Click();
+        baker.Until(() => baker.Window.Url.Contains("2032-05-08", StringComparison.Ordinal), "the day is planned", 40);
+        baker.Find("form[action*=Look] button").Click();
+        baker.Until(() => baker.All("[data-search]").Count == 1, "the search is shown");
+        baker.Until(() => baker.Text("[data-words]").StartsWith("Best so far", StringComparison.Ordinal), "the best so far is told");
+        baker.Until(() => baker.All("[data-search]").Count == 0, "the search ends", 40);
+        Assert.NotEmpty(baker.Text(".note"));
     }
 
     [Fact]
