@@ -19,7 +19,7 @@ public sealed class KitchenPageTests(TestKitchen kitchen) : IClassFixture<TestKi
     public async Task The_plan_obeys_a_changed_oven_at_once()
     {
         var baker = await NewAsync();
-        await TestKitchen.PostAsync(baker, "/oven-day", "#setup", new() { [Batches("market-squash-loaf")] = "1", [Batches("orchard-almond-slices")] = "1", [Batches("window-shapes")] = "1" });
+        await TestKitchen.PostAsync(baker, "/oven-day", "#setup", new() { [Batches("market-squash-loaf")] = "1", [Batches("orchard-almond-slices")] = "1" });
         var before = Done(await TestKitchen.ParseAsync(await baker.GetAsync("/oven-day")));
         var saved = await TestKitchen.ParseAsync(await SaveAsync(baker, new() { ["Form.HeatUpMinutes"] = "28", ["Form.FallAjarMinutes"] = "29" }));
         var after = Done(await TestKitchen.ParseAsync(await baker.GetAsync("/oven-day")));
