@@ -8,7 +8,7 @@ namespace Zymethos.Bench;
 internal static class PlanningTable
 {
     private sealed record Day(
-        int Tasks, double FirstMilliseconds, double WithinFivePercentSeconds, double GapPercent, bool Proven, Ratio List, Ratio Heat, double[] OverTime);
+        int Tasks, double FirstMilliseconds, double WithinFivePercentSeconds, double GapPercent, bool Proven, Ratio List, Ratio Heat, double[] OverTime, double RehearsalMilliseconds);
 
     private static readonly double[] Moments = [0.1, 0.3, 1, 2, 5];
 
@@ -61,6 +61,14 @@ internal static class PlanningTable
         }
 
         Console.WriteLine();
+        Console.WriteLine("A rehearsal of 1,000 days, and how many first plans could be laid in that time:");
+        Console.WriteLine();
+        Console.WriteLine("| recipes | ms (median / worst) | first plans |");
+        Console.WriteLine("|---|---|---|");
+        foreach (var (size, d) in results)
+            Console.WriteLine($"| {size} | {Median(d, x => x.RehearsalMilliseconds):0} / {d.Max(x => x.RehearsalMilliseconds):0} | {Median(d, x => x.RehearsalMilliseconds / x.FirstMilliseconds):0} |");
+
+        Console.WriteLine();
         Console.WriteLine($"Largest memory of the process: {Process.GetCurrentProcess().PeakWorkingSet64 / 1_000_000} MB.");
     }
 
@@ -74,6 +82,9 @@ internal static class PlanningTable
         if (outcome.Plan is not { } plan || PlanChecker.Check(network, plan).Count > 0) throw new InvalidOperationException("The plan breaks a rule.");
         var figures = Figures.Of(network, plan);
         var near = outcome.Trail.First(p => p.Finish <= figures.FinishMinute * 1.05).After;
+        clock.Restart();
+        Rehearsal.Run(network, plan);
+        var rehearsed = clock.Elapsed;
         return new Day(
             network.Tasks.Length,
             firstTook.TotalMilliseconds,
@@ -82,7 +93,8 @@ internal static class PlanningTable
             outcome.Status == PlanStatus.Proven,
             Against(network, figures, HandMethods.ListOrder(network)),
             Against(network, figures, HandMethods.ByTemperature(network)),
-            [.. Moments.Select(m => 100.0 * (outcome.Trail.Last(p => p.After.TotalSeconds <= m || p == outcome.Trail[0]).Finish - figures.FinishMinute) / figures.FinishMinute)]);
+            [.. Moments.Select(m => 100.0 * (outcome.Trail.Last(p => p.After.TotalSeconds <= m || p == outcome.Trail[0]).Finish - figures.FinishMinute) / figures.FinishMinute)],
+            rehearsed.TotalMilliseconds);
     }
 
     private static Ratio Against(TaskNetwork network, Figures own, int[] order)

@@ -142,7 +142,7 @@ public sealed class ZymethosContext(DbContextOptions<ZymethosContext> options, I
             e.Property(d => d.Said).HasMaxLength(400);
             e.Property(d => d.Worker).HasMaxLength(120);
             Json(e.Property(d => d.Document));
-            JsonOrNull(e.Property(d => d.Plan));
+            Json(e.Property(d => d.Plan));
         });
         builder.Entity<Baker>().HasOne<KitchenRow>().WithMany().HasForeignKey(b => b.KitchenId).OnDelete(DeleteBehavior.Cascade);
         foreach (var type in builder.Model.GetEntityTypes().Where(t => typeof(IKitchenOwned).IsAssignableFrom(t.ClrType)).Select(t => t.ClrType).ToList())
@@ -152,25 +152,14 @@ public sealed class ZymethosContext(DbContextOptions<ZymethosContext> options, I
         }
     }
 
+    /// <summary>Null stays null: the database library does not ask a converter about it.</summary>
     private static void Json<T>(PropertyBuilder<T> property)
-        where T : class
+        where T : class?
     {
         property.HasColumnType("jsonb").HasConversion(
             v => JsonSerializer.Serialize(v, OpenJson.Options),
             v => JsonSerializer.Deserialize<T>(v, OpenJson.Options)!,
             new ValueComparer<T>(
-                (a, b) => JsonSerializer.Serialize(a, OpenJson.Options) == JsonSerializer.Serialize(b, OpenJson.Options),
-                v => JsonSerializer.Serialize(v, OpenJson.Options).GetHashCode(StringComparison.Ordinal),
-                v => v));
-    }
-
-    private static void JsonOrNull<T>(PropertyBuilder<T?> property)
-        where T : class
-    {
-        property.HasColumnType("jsonb").HasConversion(
-            v => v == null ? null : JsonSerializer.Serialize(v, OpenJson.Options),
-            v => v == null ? null : JsonSerializer.Deserialize<T>(v, OpenJson.Options),
-            new ValueComparer<T?>(
                 (a, b) => JsonSerializer.Serialize(a, OpenJson.Options) == JsonSerializer.Serialize(b, OpenJson.Options),
                 v => JsonSerializer.Serialize(v, OpenJson.Options).GetHashCode(StringComparison.Ordinal),
                 v => v));

@@ -1,5 +1,6 @@
 using Zymethos.Core.Interchange;
 using Zymethos.Core.Measures;
+using Zymethos.Core.Planning;
 using Zymethos.Core.Recipes;
 using Zymethos.Core.Safety;
 using Zymethos.Core.Scaling;
@@ -101,6 +102,19 @@ public sealed class DemoRecipeTests
         Assert.Contains(Recipes.Values, r => r.DividedInto > 0 && r.Parts.SelectMany(p => p.Lines).Any(l => l.IsHeldBack));
         Assert.Contains(Recipes.Values, r => r.Keeping.Any(k => k.Part.Length > 0));
         Assert.All(Recipes.Values, r => Assert.Contains(r.Keeping, k => k.Store == KeepingStore.Freezer || r.Kind == RecipeKind.Built));
+    }
+
+    [Theory]
+    [MemberData(nameof(Keys))]
+    public void It_can_be_baked_in_a_long_day_of_the_demo_kitchen(string key)
+    {
+        var kitchen = new DocumentReader().Read(DemoKitchen.Kitchen(), "kitchen");
+        var start = new NodaTime.LocalDateTime(2026, 12, 5, 6, 0);
+        var wish = new DayWish(start, start.PlusHours(17), [new BakeWish(Recipes[key], 1, null, null)]);
+        var planned = ModeChooser.Plan(kitchen, wish, new SolveSettings(TimeSpan.FromSeconds(1), 1, 2));
+        Assert.Empty(planned.Faults);
+        Assert.NotNull(planned.Outcome!.Plan);
+        Assert.Empty(PlanChecker.Check(planned.Network!, planned.Outcome.Plan));
     }
 
     private static IEnumerable<Recipe> Ways(Recipe recipe) =>
