@@ -2,6 +2,7 @@ using System.Collections.Immutable;
 using NodaTime;
 using Zymethos.Core.Heat;
 using Zymethos.Core.Kitchens;
+using Zymethos.Core.Leaven;
 using Zymethos.Core.Recipes;
 using Zymethos.Core.Safety;
 
@@ -68,6 +69,9 @@ public static class TaskCompiler
 
     /// <summary>Minutes until a pan that left the oven is emptied and washed (common practice, no source).</summary>
     public const int PanWashMinutes = 12;
+
+    /// <summary>What a mixer's work warms a dough by, in degrees Celsius: the 24 F of Hamelman's worked example ("Bread").</summary>
+    public const double MixerWarmsDegrees = 24 * 5.0 / 9;
 
     private const int MostTasks = 600;
 
@@ -313,8 +317,20 @@ public static class TaskCompiler
                 DemandsOf(step),
                 step.Oven is { } use ? NeedOf(use) : null,
                 step)
-            { Said = rise?.Said ?? "" });
+            { Said = rise?.Said ?? WaterFor(wish.Recipe, step) });
             return index;
+        }
+
+        /// <summary>How warm the water should be so that a mixed yeast dough comes out as the recipe's rises take it to be; empty for what does not rise.</summary>
+        private string WaterFor(Recipe recipe, Step step)
+        {
+            if (step.Kind != StepKind.Mix || !recipe.Steps.Any(s => s.Kind is StepKind.BulkRise or StepKind.Proof)) return "";
+            var water = WaterTemperature.For(RiseTimes.RecipeRoom, kitchen.Room, kitchen.Room, MixerWarmsDegrees);
+            var warm = $"For a dough of {RiseTimes.RecipeRoom.Celsius:0} °C, with flour and room at {kitchen.Room.Celsius:0} °C and a mixer that warms it by about {MixerWarmsDegrees:0} degrees";
+            if (water.Celsius < 2) return $"{warm}, water from the refrigerator is still a little warm.";
+            return water > WaterTemperature.WarnAbove
+                ? $"{warm}, the water would have to be {water.Celsius:0} °C: too hot for yeast. Take it at {WaterTemperature.WarnAbove.Celsius:0} °C at most and give the rise longer."
+                : $"{warm}, take water of about {water.Celsius:0} °C.";
         }
 
         private ImmutableArray<Demand> DemandsOf(Step step)

@@ -16,6 +16,9 @@ namespace Zymethos.Web.LongSearches;
 /// </summary>
 public sealed class LongSearchWorker(DbContextOptions<ZymethosContext> options, IClock clock, ILogger<LongSearchWorker> log)
 {
+    // How often, a second apart, the end is written before the job is given back to the queue.
+    private const int Patience = 20;
+
     private static readonly TimeSpan Look = TimeSpan.FromMilliseconds(250);
 
     /// <summary>Name of this instance.</summary>
@@ -54,7 +57,20 @@ public sealed class LongSearchWorker(DbContextOptions<ZymethosContext> options, 
 
         var outcome = await search;
         goingDown.ThrowIfCancellationRequested();
-        await EndAsync(id, kitchen, outcome, best, stopped);
+        // A minute's work must not be lost because the database is away when it ends.
+        for (var patience = Patience; ; patience--)
+        {
+            try
+            {
+                await EndAsync(id, kitchen, outcome, best, stopped);
+                return;
+            }
+            catch (Exception e) when (patience > 0 && e is not OperationCanceledException)
+            {
+                log.LogWarning(e, "The search {Search} could not be written down; it is tried again.", id);
+                await Task.Delay(TimeSpan.FromSeconds(1), goingDown);
+            }
+        }
     }
 
     private ZymethosContext Open(Guid kitchen) => new(options, new FixedKitchen(kitchen));

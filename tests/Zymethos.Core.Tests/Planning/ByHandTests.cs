@@ -150,6 +150,19 @@ public sealed class ByHandTests
         Assert.True(Rise(18).Low < Rise(18).Likely && Rise(18).High > Rise(18).Likely);
     }
 
+    // Three times the wanted 24 degrees, less flour, room and 13.3 for the mixer (Hamelman's rule).
+    [Theory]
+    [InlineData(24, "water of about 11 °C")]
+    [InlineData(18, "water of about 23 °C")]
+    [InlineData(6, "too hot for yeast")]
+    [InlineData(30, "from the refrigerator")]
+    public void A_mixed_dough_is_told_its_water(double room, string words)
+    {
+        var said = TaskCompiler.Compile(Home(room), Wish(ByHand.Nothing, Dough())).Network!.Tasks.Single(t => t.Kind == StepKind.Mix).Said;
+        Assert.Contains(words, said, StringComparison.Ordinal);
+        Assert.Empty(TaskCompiler.Compile(Home(room), Wish(ByHand.Nothing, Cookies("a"))).Network!.Tasks.Single(t => t.Kind == StepKind.Mix).Said);
+    }
+
     [Fact]
     public void Few_pans_are_used_in_waves_and_washed_between()
     {
