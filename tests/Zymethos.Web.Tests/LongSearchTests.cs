@@ -160,41 +160,6 @@ public sealed class LongSearchTests(TestKitchen kitchen) : IClassFixture<TestKit
         Assert.Equal(2, (await look.LongSearches.AsNoTracking().SingleAsync()).Attempts);
     }
 
-    [Fact]
-    public async Task A_database_that_goes_away_for_a_moment_costs_no_search()
-    {
-        var own = Guid.NewGuid();
-        kitchen.Visitor();
-        await using (var context = kitchen.Context(own))
-        {
-            context.Kitchens.Add(new KitchenRow { Id = own, Name = "Flickering", Document = DemoKitchen.Kitchen() });
-            context.LongSearches.Add(Row(0));
-            await context.SaveChangesAsync();
-        }
-
-        var worker = new LongSearchWorker(Zymethos.Store.StoreSetup.Options(kitchen.Connection), SystemClock.Instance, Microsoft.Extensions.Logging.Abstractions.NullLogger<LongSearchWorker>.Instance);
-        Guid id;
-        await using (var look = kitchen.Context(own)) id = (await look.LongSearches.AsNoTracking().SingleAsync()).Id;
-        var search = worker.RunAsync(id, own, CancellationToken.None);
-        // Every connection is cut, over and over, until the search has ended.
-        while (!search.IsCompleted)
-        {
-            await using var cutter = new Npgsql.NpgsqlConnection(new Npgsql.NpgsqlConnectionStringBuilder(kitchen.Connection) { Pooling = false }.ConnectionString);
-            await cutter.OpenAsync();
-            await using var cut = new Npgsql.NpgsqlCommand("SELECT pg_terminate_backend(pid) FROM pg_stat_activity WHERE datname = current_database() AND pid <> pg_backend_pid()", cutter);
-            await cut.ExecuteNonQueryAsync();
-            await Task.Delay(700);
-        }
-
-        await search;
-        // What was cut still lies in the pool; the tests after this one shall not find it there.
-        Npgsql.NpgsqlConnection.ClearAllPools();
-        await using var after = kitchen.Context(own);
-        var done = await UntilAsync(async () => await after.LongSearches.AsNoTracking().SingleOrDefaultAsync(), "the database is there again");
-        Assert.Equal(LongSearchState.Done, done.State);
-        Assert.NotNull(done.Plan);
-    }
-
     private static LongSearchRow Row(int day) => new()
     {
         Id = Guid.CreateVersion7(),

@@ -1,5 +1,6 @@
 using Hangfire;
 using Hangfire.PostgreSql;
+using Hangfire.PostgreSql.Factories;
 using Zymethos.Web.LongSearches;
 
 namespace Zymethos.Web.Setup;
@@ -10,20 +11,25 @@ public static class BackgroundWork
     /// <summary>Adds the queue and one worker to it: a search uses several threads of its own.</summary>
     public static void AddBackgroundWork(this IServiceCollection services, string connection)
     {
-        services.AddHangfire(c => c
+        // The storage belongs to this container and not to the process: two instances in one process, as in tests, each have their own. It is made when it is first
+        // asked for, after the database is there.
+        services.AddSingleton<JobStorage>(_ =>
+        {
+            var options = new PostgreSqlStorageOptions
+            {
+                SchemaName = "jobs",
+                QueuePollInterval = TimeSpan.FromMilliseconds(500),
+                // Work whose instance was killed is free again after this; while an instance lives it keeps what it holds.
+                InvisibilityTimeout = TimeSpan.FromSeconds(30),
+                UseSlidingInvisibilityTimeout = true,
+            };
+            return new PostgreSqlStorage(new NpgsqlConnectionFactory(connection, options), options);
+        });
+        services.AddHangfire((provider, c) => c
             .SetDataCompatibilityLevel(CompatibilityLevel.Version_180)
             .UseSimpleAssemblyNameTypeSerializer()
             .UseRecommendedSerializerSettings()
-            .UsePostgreSqlStorage(
-                o => o.UseNpgsqlConnection(connection),
-                new PostgreSqlStorageOptions
-                {
-                    SchemaName = "jobs",
-                    QueuePollInterval = TimeSpan.FromMilliseconds(500),
-                    // Work whose instance was killed is free again after this; while an instance lives it keeps what it holds.
-                    InvisibilityTimeout = TimeSpan.FromSeconds(30),
-                    UseSlidingInvisibilityTimeout = true,
-                }));
+            .UseStorage(provider.GetRequiredService<JobStorage>()));
         services.AddHangfireServer(o =>
         {
             o.WorkerCount = 1;
