@@ -138,7 +138,7 @@ public sealed class LongSearchTests(TestKitchen kitchen) : IClassFixture<TestKit
         await using (var context = kitchen.Context(own))
         {
             context.Kitchens.Add(new KitchenRow { Id = own, Name = "Broken off", Document = DemoKitchen.Kitchen() });
-            context.LongSearches.Add(Row(0));
+            context.LongSearches.Add(Row(0, 15));
             await context.SaveChangesAsync();
         }
 
@@ -160,11 +160,11 @@ public sealed class LongSearchTests(TestKitchen kitchen) : IClassFixture<TestKit
         Assert.Equal(2, (await look.LongSearches.AsNoTracking().SingleAsync()).Attempts);
     }
 
-    private static LongSearchRow Row(int day) => new()
+    private static LongSearchRow Row(int day, double seconds = 3) => new()
     {
         Id = Guid.CreateVersion7(),
         Date = new LocalDate(2031, 8, 1).PlusDays(day),
-        Seconds = 3,
+        Seconds = seconds,
         AskedAt = SystemClock.Instance.GetCurrentInstant(),
         Document = new OvenDayDocument(DemoKitchen.Kitchen(), new DayDocument("2031-08-01", "06:00", "22:00"), [.. DemoKitchen.Recipes().Where(r => Many.Contains(r.Key)).Select(r => new BakeDocument(r))]),
     };
