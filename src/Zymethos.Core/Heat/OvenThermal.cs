@@ -24,6 +24,7 @@ public sealed class OvenThermal
     private readonly double _shut;
     private readonly double _ajar;
     private readonly double _ceiling;
+    private readonly double _drop;
 
     /// <summary>Fits the model to an oven standing in a room.</summary>
     /// <param name="oven">The measured oven; assumed to pass <see cref="KitchenCheck"/>.</param>
@@ -33,6 +34,7 @@ public sealed class OvenThermal
         _room = room.Celsius;
         _shut = oven.CoolShut.TotalMinutes;
         _ajar = oven.CoolAjar.TotalMinutes;
+        _drop = oven.DoorDrop;
         var left = Math.Exp(-oven.HeatUp.TotalMinutes / _shut);
         _ceiling = (MeasuredTo - (MeasuredFrom * left)) / (1 - left);
     }
@@ -74,6 +76,12 @@ public sealed class OvenThermal
             : MinutesToHeat(start, to.Celsius) + MinutesToCool(start, to.Celsius, ajar: true);
         return double.IsPositiveInfinity(minutes) ? int.MaxValue / 4 : (int)Math.Ceiling(minutes - 1e-9);
     }
+
+    /// <summary>
+    /// Whole minutes, rounded to the nearest, until the oven is back at its setting after the door was opened: by so much an opening lengthens what bakes. 0 for a spell.
+    /// </summary>
+    public int DoorRecovery(OvenSetting at) =>
+        at.IsProof ? 0 : (int)Math.Round(Math.Min(MinutesToHeat(Math.Max(_room, at.Celsius - _drop), at.Celsius), 60), MidpointRounding.AwayFromZero);
 
     /// <summary>Whole minutes, rounded up, from a cold oven (at room temperature) to a state; 0 for an oven-proof spell.</summary>
     public int FromCold(OvenSetting to) =>

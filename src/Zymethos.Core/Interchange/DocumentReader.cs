@@ -55,18 +55,9 @@ public sealed class DocumentReader
     /// <summary>Reads a kitchen.</summary>
     public Kitchen Read(KitchenDocument document, string at)
     {
-        var oven = document.Oven;
         return new Kitchen(
             document.Name,
-            new Oven(
-                Duration.FromMinutes(oven.HeatUpMinutes),
-                Duration.FromMinutes(oven.CoolShutMinutes),
-                Duration.FromMinutes(oven.CoolAjarMinutes),
-                Celsius(oven.HottestC, $"{at}.oven.hottestC"),
-                Number(oven.DoorDropC, $"{at}.oven.doorDropC"),
-                oven.Shelves,
-                Centimetres(oven.ShelfWidthCm, $"{at}.oven.shelfWidthCm"),
-                Centimetres(oven.ShelfDepthCm, $"{at}.oven.shelfDepthCm")),
+            Read(document.Oven, $"{at}.oven"),
             [.. document.People.Select((p, i) => new Person(p.Name, Hour(p.From, $"{at}.people[{i}].from"), Hour(p.Until, $"{at}.people[{i}].until")))],
             document.Mixers,
             Duration.FromMinutes(document.MixerWashMinutes),
@@ -77,8 +68,24 @@ public sealed class DocumentReader
             MixerLitres = Number(document.MixerLitres, $"{at}.mixerLitres"),
             ElevationMetres = Number(document.ElevationMetres, $"{at}.elevationMetres"),
             Pans = [.. (document.Pans ?? []).Take(60).Select((p, i) => new PanStock(Read(p.Pan, $"{at}.pans[{i}].pan"), p.Count))],
+            SecondOven = document.SecondOven is { } second ? Read(second, $"{at}.secondOven") : null,
+            RackShelves = Number(document.RackShelves, $"{at}.rackShelves"),
+            FridgeLitres = Number(document.FridgeLitres, $"{at}.fridgeLitres"),
+            FreezerLitres = Number(document.FreezerLitres, $"{at}.freezerLitres"),
+            RoomByHour = [.. (document.RoomByHour ?? []).Take(24).Select((h, i) => new RoomHour(Hour(h.From, $"{at}.roomByHour[{i}].from") ?? LocalTime.Midnight, Celsius(h.RoomC, $"{at}.roomByHour[{i}].roomC")))],
+            Zone = document.Zone,
         };
     }
+
+    private Oven Read(OvenDocument oven, string at) => new(
+        Duration.FromMinutes(oven.HeatUpMinutes),
+        Duration.FromMinutes(oven.CoolShutMinutes),
+        Duration.FromMinutes(oven.CoolAjarMinutes),
+        Celsius(oven.HottestC, $"{at}.hottestC"),
+        Number(oven.DoorDropC, $"{at}.doorDropC"),
+        oven.Shelves,
+        Centimetres(oven.ShelfWidthCm, $"{at}.shelfWidthCm"),
+        Centimetres(oven.ShelfDepthCm, $"{at}.shelfDepthCm"));
 
     /// <summary>Reads a recipe.</summary>
     public Recipe Read(RecipeDocument document, string at)
@@ -135,6 +142,7 @@ public sealed class DocumentReader
             document.NotBefore is { } notBefore ? Moment(notBefore, date, $"{at}.notBefore") : null)
         {
             Modes = (document.Modes ?? new Dictionary<string, int>()).ToImmutableDictionary(),
+            Yeast = Number(document.Yeast, $"{at}.yeast"),
         };
     }
 
@@ -212,7 +220,8 @@ public sealed class DocumentReader
         Choice(document.State, OvenState.Bake, $"{at}.state"),
         Celsius(document.SetTemperatureC, $"{at}.setTemperatureC"),
         Read(document.Pan, $"{at}.pan"),
-        document.Pans);
+        document.Pans)
+    { Shelf = Choice(document.Shelf, ShelfWish.Any, $"{at}.shelf") };
 
     /// <summary>Reads a pan.</summary>
     public Pan Read(PanDocument document, string at)
@@ -246,6 +255,8 @@ public sealed class DocumentReader
         Wrong(at, "This is not a number that can be used.");
         return 0;
     }
+
+    private double? Number(double? value, string at) => value is { } given ? Number(given, at) : null;
 
     private Temperature Celsius(double value, string at)
     {

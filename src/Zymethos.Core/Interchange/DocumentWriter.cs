@@ -12,15 +12,7 @@ public static class DocumentWriter
 
     /// <summary>A kitchen as a document.</summary>
     public static KitchenDocument Write(Kitchen kitchen) => new(
-        new OvenDocument(
-            (int)kitchen.Oven.HeatUp.TotalMinutes,
-            (int)kitchen.Oven.CoolShut.TotalMinutes,
-            (int)kitchen.Oven.CoolAjar.TotalMinutes,
-            kitchen.Oven.Hottest.Celsius,
-            kitchen.Oven.DoorDrop,
-            kitchen.Oven.Shelves,
-            kitchen.Oven.ShelfWidth.Millimetres / 10,
-            kitchen.Oven.ShelfDepth.Millimetres / 10),
+        Write(kitchen.Oven),
         [.. kitchen.People.Select(p => new PersonDocument(p.Name, p.From?.ToString("HH:mm", null), p.Until?.ToString("HH:mm", null)))],
         kitchen.Name,
         kitchen.Mixers,
@@ -30,7 +22,23 @@ public static class DocumentWriter
         Words.Of(kitchen.FlourHabit),
         kitchen.MixerLitres,
         kitchen.ElevationMetres,
-        Few(kitchen.Pans.Select(p => new PanStockDocument(Write(p.Pan), p.Count))));
+        Few(kitchen.Pans.Select(p => new PanStockDocument(Write(p.Pan), p.Count))),
+        kitchen.SecondOven is { } second ? Write(second) : null,
+        kitchen.RackShelves,
+        kitchen.FridgeLitres,
+        kitchen.FreezerLitres,
+        Few(kitchen.RoomByHour.Select(h => new RoomHourDocument(h.From.ToString("HH:mm", null), h.Warm.Celsius))),
+        kitchen.Zone);
+
+    private static OvenDocument Write(Oven oven) => new(
+        (int)oven.HeatUp.TotalMinutes,
+        (int)oven.CoolShut.TotalMinutes,
+        (int)oven.CoolAjar.TotalMinutes,
+        oven.Hottest.Celsius,
+        oven.DoorDrop,
+        oven.Shelves,
+        oven.ShelfWidth.Millimetres / 10,
+        oven.ShelfDepth.Millimetres / 10);
 
     /// <summary>A recipe as a document.</summary>
     public static RecipeDocument Write(Recipe recipe) => new(
@@ -78,8 +86,8 @@ public static class DocumentWriter
             Write(day.Figures),
             new ByHandDocument(day.ByHand.ListOrder is { } list ? Write(list) : null, day.ByHand.ByTemperature is { } hot ? Write(hot) : null),
             [.. network.Tasks.Select(t => Write(day, t))],
-            [.. day.Programme.Segments.Select(s => new OvenPhaseDocument(
-                Words.Of(s.Phase), Math.Round(s.From, 2), Math.Round(s.Until, 2), Math.Round(s.StartCelsius, 1), Math.Round(s.EndCelsius, 1)))],
+            [.. day.Programmes.SelectMany((p, oven) => p.Segments.Select(s => new OvenPhaseDocument(
+                Words.Of(s.Phase), Math.Round(s.From, 2), Math.Round(s.Until, 2), Math.Round(s.StartCelsius, 1), Math.Round(s.EndCelsius, 1), oven + 1)))],
             [.. day.Sheet.Select(l => new RunSheetLineDocument(At(network, l.Minute), l.Text, l.Minutes, l.Who))]);
     }
 
@@ -96,6 +104,7 @@ public static class DocumentWriter
             [.. planned.Hands.Select(h => new HandsDocument(network.Helpers[h.Helper].Name, At(network, h.From), At(network, h.Until)))],
             task.Oven?.Setting.Celsius,
             [.. planned.Shelves.Select(s => s + 1)],
+            planned.Oven + 1,
             reason.NotEarlier,
             reason.NotLater,
             reason.SlackMinutes,
@@ -120,7 +129,7 @@ public static class DocumentWriter
         Few(step.Touches.Select(t => new TouchDocument(Words.Of(t.Kind), t.At, t.Title))),
         step.When?.ToString());
 
-    private static OvenUseDocument Write(OvenUse oven) => new(oven.SetTemperature.Celsius, Write(oven.Pan), oven.Pans, Words.Of(oven.State));
+    private static OvenUseDocument Write(OvenUse oven) => new(oven.SetTemperature.Celsius, Write(oven.Pan), oven.Pans, Words.Of(oven.State), Words.Of(oven.Shelf));
 
     private static int[] Minutes(DurationEstimate takes) => [(int)takes.Low.TotalMinutes, (int)takes.Likely.TotalMinutes, (int)takes.High.TotalMinutes];
 

@@ -35,6 +35,12 @@ public sealed record OvenDayDocument(
 /// <param name="MixerLitres">What the mixer's bowl holds to the brim.</param>
 /// <param name="ElevationMetres">How high the kitchen lies above the sea.</param>
 /// <param name="Pans">What pans there are; left out for an ordinary cupboard.</param>
+/// <param name="SecondOven">A second oven; left out when there is one.</param>
+/// <param name="RackShelves">Room on the cooling racks in shelves of the first oven; left out when it is not counted.</param>
+/// <param name="FridgeLitres">Litres free in the refrigerator; left out when they are not counted.</param>
+/// <param name="FreezerLitres">Litres free in the freezer; left out when they are not counted.</param>
+/// <param name="RoomByHour">How warm the room is from which hour on; left out when roomC holds all day.</param>
+/// <param name="Zone">Time zone of the IANA list.</param>
 public sealed record KitchenDocument(
     OvenDocument Oven,
     IReadOnlyList<PersonDocument> People,
@@ -46,7 +52,18 @@ public sealed record KitchenDocument(
     string FlourHabit = "table",
     double MixerLitres = 4.5,
     double ElevationMetres = 0,
-    IReadOnlyList<PanStockDocument>? Pans = null);
+    IReadOnlyList<PanStockDocument>? Pans = null,
+    OvenDocument? SecondOven = null,
+    double? RackShelves = null,
+    double? FridgeLitres = null,
+    double? FreezerLitres = null,
+    IReadOnlyList<RoomHourDocument>? RoomByHour = null,
+    string Zone = "Etc/UTC");
+
+/// <summary>From an hour on the room is so warm.</summary>
+/// <param name="From">The hour ("22:00").</param>
+/// <param name="RoomC">The temperature.</param>
+public sealed record RoomHourDocument(string From, double RoomC);
 
 /// <summary>So many of a pan.</summary>
 /// <param name="Pan">The pan.</param>
@@ -126,7 +143,8 @@ public sealed record AllowDocument(string Task, int Minutes);
 /// <param name="Batches">How many batches.</param>
 /// <param name="ReadyBy">When it must be ready ("17:00" or with a date); left out when any hour will do.</param>
 /// <param name="NotBefore">When it may start; left out when any hour will do.</param>
-/// <param name="Modes">Which way a step with several is spent, by its key: 0 its own, 1 the first of its modes. What is not named the planner chooses.</param>
+/// <param name="Modes">Which way a step with several is spent, by its key: 0 its own, 1 the first of its modes; "mix-together" 1 for two batches in one mix. What is not named the planner chooses.</param>
+/// <param name="Yeast">Yeast as a multiple of what the recipe takes, 0.25 to 3.</param>
 public sealed record BakeDocument(
     RecipeDocument? Recipe = null,
     string? Name = null,
@@ -135,7 +153,8 @@ public sealed record BakeDocument(
     int Batches = 1,
     string? ReadyBy = null,
     string? NotBefore = null,
-    IReadOnlyDictionary<string, int>? Modes = null);
+    IReadOnlyDictionary<string, int>? Modes = null,
+    double Yeast = 1);
 
 /// <summary>How to search.</summary>
 /// <param name="Seconds">Time for the search, 0.2 to 20.</param>

@@ -52,6 +52,7 @@ public sealed record ByHandDocument(FiguresDocument? ListOrder, FiguresDocument?
 /// <param name="Hands">Who gives a hand when.</param>
 /// <param name="SetTemperatureC">The oven's setting; null when it does not use the oven.</param>
 /// <param name="Shelves">Shelf of each pan, 1 the lowest.</param>
+/// <param name="Oven">Which oven it uses, if any, 1 the first.</param>
 /// <param name="NotEarlier">Why not earlier.</param>
 /// <param name="NotLater">Why not later.</param>
 /// <param name="SlackMinutes">How much later with nothing else late.</param>
@@ -66,6 +67,7 @@ public sealed record PlannedTaskDocument(
     IReadOnlyList<HandsDocument> Hands,
     int? SetTemperatureC,
     IReadOnlyList<int> Shelves,
+    int Oven,
     string NotEarlier,
     string NotLater,
     int SlackMinutes,
@@ -83,7 +85,8 @@ public sealed record HandsDocument(string Person, string From, string Until);
 /// <param name="UntilMinute">End, in minutes from the start of the span.</param>
 /// <param name="StartC">Temperature at the start.</param>
 /// <param name="EndC">Temperature at the end.</param>
-public sealed record OvenPhaseDocument(string Phase, double FromMinute, double UntilMinute, double StartC, double EndC);
+/// <param name="Oven">Which oven, 1 the first.</param>
+public sealed record OvenPhaseDocument(string Phase, double FromMinute, double UntilMinute, double StartC, double EndC, int Oven = 1);
 
 /// <summary>A line of the run sheet.</summary>
 /// <param name="At">When.</param>

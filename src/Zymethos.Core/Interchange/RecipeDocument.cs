@@ -144,7 +144,8 @@ public sealed record TouchDocument(string Kind, double At, string Title = "");
 /// <param name="Pan">The pan.</param>
 /// <param name="Pans">How many go in together.</param>
 /// <param name="State">bake, or proof for an oven-proof spell.</param>
-public sealed record OvenUseDocument(double SetTemperatureC, PanDocument Pan, int Pans = 1, string State = "bake");
+/// <param name="Shelf">any, low, middle or high.</param>
+public sealed record OvenUseDocument(double SetTemperatureC, PanDocument Pan, int Pans = 1, string State = "bake", string Shelf = "any");
 
 /// <summary>A pan by its footprint and its inside.</summary>
 /// <param name="Name">What a baker calls it.</param>

@@ -41,6 +41,11 @@ public sealed record Oven(
 /// <param name="Until">Until when they are free; null for the whole working span.</param>
 public sealed record Person(string Name, LocalTime? From, LocalTime? Until);
 
+/// <summary>From an hour on the room is so warm.</summary>
+/// <param name="From">The hour.</param>
+/// <param name="Warm">The temperature, 5 to 40 C.</param>
+public readonly record struct RoomHour(LocalTime From, Temperature Warm);
+
 /// <summary>A kitchen as the plan must obey it.</summary>
 /// <param name="Name">What to call it; not empty.</param>
 /// <param name="Oven">Its oven.</param>
@@ -69,6 +74,41 @@ public sealed record Kitchen(
 
     /// <summary>What pans there are; empty for an ordinary cupboard (<see cref="PanCupboard.Ordinary"/>).</summary>
     public ImmutableArray<PanStock> Pans { get; init; } = [];
+
+    /// <summary>A second oven beside the first; null when there is one. Either may hold what the other does not.</summary>
+    public Oven? SecondOven { get; init; }
+
+    /// <summary>All ovens, the first first.</summary>
+    public ImmutableArray<Oven> Ovens => SecondOven is { } second ? [Oven, second] : [Oven];
+
+    /// <summary>Room on the cooling racks, as shelves of the first oven that would hold as much, 0 to 20; null when it is not counted.</summary>
+    public double? RackShelves { get; init; }
+
+    /// <summary>Litres free in the refrigerator for doughs and cakes, 0 to 1000; null when it is not counted.</summary>
+    public double? FridgeLitres { get; init; }
+
+    /// <summary>Litres free in the freezer, 0 to 1000; null when it is not counted.</summary>
+    public double? FreezerLitres { get; init; }
+
+    /// <summary>How warm the room is from which hour on, in order of the hours; empty when <see cref="Room"/> holds all day.</summary>
+    public ImmutableArray<RoomHour> RoomByHour { get; init; } = [];
+
+    /// <summary>The kitchen's time zone in the IANA database ("Europe/Lisbon").</summary>
+    public string Zone { get; init; } = "Etc/UTC";
+
+    /// <summary>How warm the room is at an hour.</summary>
+    public Temperature RoomAt(LocalTime hour)
+    {
+        if (RoomByHour.IsEmpty) return Room;
+        // Before the first hour of the day the last one of the evening still holds.
+        var warm = RoomByHour[^1].Warm;
+        foreach (var from in RoomByHour)
+        {
+            if (from.From <= hour) warm = from.Warm;
+        }
+
+        return warm;
+    }
 
     /// <summary>The pans to bake in: the kitchen's own, or an ordinary cupboard.</summary>
     public ImmutableArray<PanStock> Cupboard => Pans.IsEmpty ? PanCupboard.Ordinary : Pans;

@@ -16,14 +16,18 @@ public static class KitchenCheck
         Check(kitchen.Mixers is >= 0 and <= 3, "mixers", "A kitchen has 0 to 3 mixers.");
         Check(kitchen.MixerWash >= Duration.Zero && kitchen.MixerWash <= Duration.FromMinutes(60), "mixerWashMinutes", "Washing the bowl takes 0 to 60 minutes.");
         Check(kitchen.Room.Celsius is >= 5 and <= 40, "roomC", "The room is between 5 and 40 °C.");
-        Check(oven.HeatUp >= Duration.FromMinutes(3) && oven.HeatUp <= Duration.FromMinutes(60), "oven.heatUpMinutes", "Heating from cold to 180 °C takes 3 to 60 minutes.");
-        Check(oven.CoolAjar >= Duration.FromMinutes(5) && oven.CoolAjar <= Duration.FromMinutes(180), "oven.coolAjarMinutes", "The time constant with the door ajar is 5 to 180 minutes.");
-        Check(oven.CoolShut >= oven.CoolAjar && oven.CoolShut <= Duration.FromMinutes(360), "oven.coolShutMinutes", "With the door shut the oven cools no faster than ajar; at most 360 minutes.");
-        Check(oven.Hottest.Celsius is >= 150 and <= 350, "oven.hottestC", "The hottest mark of an oven is between 150 and 350 °C.");
-        Check(oven.DoorDrop is >= 0 and <= 80, "oven.doorDropC", "Opening the door costs 0 to 80 degrees.");
-        Check(oven.Shelves is >= 1 and <= 6, "oven.shelves", "An oven has 1 to 6 shelves.");
-        Check(oven.ShelfWidth.Millimetres is >= 200 and <= 900, "oven.shelfWidthCm", "A shelf is 20 to 90 cm wide.");
-        Check(oven.ShelfDepth.Millimetres is >= 200 and <= 900, "oven.shelfDepthCm", "A shelf is 20 to 90 cm deep.");
+        CheckOven(oven, "oven");
+        if (kitchen.SecondOven is { } second) CheckOven(second, "secondOven");
+        Check(kitchen.RackShelves is null or (>= 0 and <= 20), "rackShelves", "The racks have room for 0 to 20 shelves' worth.");
+        Check(kitchen.FridgeLitres is null or (>= 0 and <= 1000), "fridgeLitres", "The refrigerator has 0 to 1000 litres free.");
+        Check(kitchen.FreezerLitres is null or (>= 0 and <= 1000), "freezerLitres", "The freezer has 0 to 1000 litres free.");
+        Check(DateTimeZoneProviders.Tzdb.GetZoneOrNull(kitchen.Zone) is not null, "zone", "This is not a time zone of the IANA list, like Europe/Lisbon.");
+        for (var i = 0; i < kitchen.RoomByHour.Length; i++)
+        {
+            Check(kitchen.RoomByHour[i].Warm.Celsius is >= 5 and <= 40, $"roomByHour[{i}].roomC", "The room is between 5 and 40 °C.");
+            Check(i == 0 || kitchen.RoomByHour[i].From > kitchen.RoomByHour[i - 1].From, $"roomByHour[{i}].from", "The hours of the room's temperature go up.");
+        }
+
         Check(kitchen.MixerLitres is >= 1 and <= 40, "mixerLitres", "A mixer's bowl holds 1 to 40 litres.");
         Check(kitchen.ElevationMetres is >= -450 and <= 5500, "elevationMetres", "Kitchens lie between 450 m below and 5500 m above the sea.");
         for (var i = 0; i < kitchen.Pans.Length; i++)
@@ -41,6 +45,18 @@ public static class KitchenCheck
         }
 
         return faults;
+
+        void CheckOven(Oven oven, string at)
+        {
+            Check(oven.HeatUp >= Duration.FromMinutes(3) && oven.HeatUp <= Duration.FromMinutes(60), $"{at}.heatUpMinutes", "Heating from cold to 180 °C takes 3 to 60 minutes.");
+            Check(oven.CoolAjar >= Duration.FromMinutes(5) && oven.CoolAjar <= Duration.FromMinutes(180), $"{at}.coolAjarMinutes", "The time constant with the door ajar is 5 to 180 minutes.");
+            Check(oven.CoolShut >= oven.CoolAjar && oven.CoolShut <= Duration.FromMinutes(360), $"{at}.coolShutMinutes", "With the door shut the oven cools no faster than ajar; at most 360 minutes.");
+            Check(oven.Hottest.Celsius is >= 150 and <= 350, $"{at}.hottestC", "The hottest mark of an oven is between 150 and 350 °C.");
+            Check(oven.DoorDrop is >= 0 and <= 80, $"{at}.doorDropC", "Opening the door costs 0 to 80 degrees.");
+            Check(oven.Shelves is >= 1 and <= 6, $"{at}.shelves", "An oven has 1 to 6 shelves.");
+            Check(oven.ShelfWidth.Millimetres is >= 200 and <= 900, $"{at}.shelfWidthCm", "A shelf is 20 to 90 cm wide.");
+            Check(oven.ShelfDepth.Millimetres is >= 200 and <= 900, $"{at}.shelfDepthCm", "A shelf is 20 to 90 cm deep.");
+        }
 
         void Check(bool holds, string path, string message)
         {

@@ -1,6 +1,5 @@
 using System.Collections.Immutable;
 using System.Diagnostics;
-using Zymethos.Core.Heat;
 using Zymethos.Core.Recipes;
 
 namespace Zymethos.Core.Planning;
@@ -71,7 +70,10 @@ public static class ClashFinder
     /// <summary>Hard windows between two oven steps that are shorter than this oven needs from the one setting to the other: no hour of the day helps.</summary>
     private static List<(TaskLink Link, int Needed)> HopelessWindows(TaskNetwork network)
     {
-        var thermal = new OvenThermal(network.Kitchen.Oven, network.Kitchen.Room);
+        var ovens = Enumerable.Range(0, network.Kitchen.Ovens.Length).Select(network.Thermal).ToList();
+        // Two ovens can follow each other at once.
+        if (ovens.Count > 1) return [];
+        var thermal = ovens[0];
         return [.. network.Links
             .Where(l => l is { MaxLag: not null, Window: WindowKind.Hard })
             .Where(l => network.Tasks[l.From].Oven is { } from && network.Tasks[l.To].Oven is { } to && from.Setting != to.Setting)
@@ -241,6 +243,7 @@ public static class ClashFinder
             Orders = Kept(network.Orders),
             Together = Kept(network.Together),
             Apart = Kept(network.Apart),
+            Holds = [.. network.Holds.Where(h => index.ContainsKey(h.From)).Select(h => h with { From = index[h.From], To = index[h.To] })],
             Pins = [.. network.Pins.Where(p => index.ContainsKey(p.Task)).Select(p => p with { Task = index[p.Task] })],
         };
     }

@@ -9,34 +9,42 @@ namespace Zymethos.Core.Planning;
 /// A day as a CP-SAT model. One integer for the start of each task; intervals for hands, mixers and shelves; for every two loads of different
 /// setting a choice which goes first, with the oven's transition between.
 /// </summary>
-internal sealed class DayModel
+internal sealed partial class DayModel
 {
     private const int CalmMinutes = 15;
 
     private readonly TaskNetwork _network;
     private readonly ReachTable _reach;
-    private readonly OvenThermal _thermal;
+    private readonly OvenThermal[] _thermals;
     private readonly CpModel _model = new();
     private readonly CpSolver _solver = new();
     private readonly IntVar[] _start;
+    private readonly LinearExpr[] _end;
+    private readonly IntVar?[] _extra;
     private readonly IntVar _finish;
-    private readonly Dictionary<(int Task, int Item, int Shelf), BoolVar> _onShelf = [];
     private readonly Dictionary<(int Task, int Need, int Helper), BoolVar> _byHelper = [];
+
+    // What a plan says of each helping variable, so that a hint is whole.
+    private readonly List<(IntVar Variable, Func<Plan, long> Of)> _hints = [];
 
     public DayModel(TaskNetwork network, ReachTable reach, int bound)
     {
         _network = network;
         _reach = reach;
-        _thermal = new OvenThermal(network.Kitchen.Oven, network.Kitchen.Room);
+        _thermals = [.. Enumerable.Range(0, network.Kitchen.Ovens.Length).Select(network.Thermal)];
         _start = [.. network.Tasks.Select(NewStart)];
         _finish = _model.NewIntVar(Math.Min(bound, network.SpanEnd), network.SpanEnd, "finish");
-        foreach (var task in network.Tasks.Where(t => t.NeedsPresence)) _model.Add(_finish >= _start[task.Index] + task.Likely);
+        AddOvenChoice();
+        (_end, _extra) = (new LinearExpr[_start.Length], new IntVar?[_start.Length]);
+        foreach (var task in network.Tasks) AddEnd(task);
+        foreach (var task in network.Tasks.Where(t => t.NeedsPresence)) _model.Add(_finish >= _end[task.Index]);
         AddLinks();
         AddHands();
         AddResources();
         AddOvenStates();
         AddKeptApart();
         AddShelves();
+        AddDoor();
     }
 
     /// <summary>The solver's bound on the objective, rounded up to a whole minute; 0 when it had no time to begin.</summary>
@@ -66,7 +74,7 @@ internal sealed class DayModel
     {
         var first = _model.NewIntVar(0, _network.SpanEnd, "first touch");
         foreach (var task in _network.Tasks.Where(t => t.NeedsPresence))
-            _model.Add(first <= _start[task.Index] - (task.Oven is { } oven ? _thermal.FromCold(oven.Setting) : 0));
+            _model.Add(first <= _start[task.Index] - FromCold(task));
         terms.AddTerm(first, -weights.Presence);
         if (weights.FinishAllowance > 0) terms.AddTerm(_finish, weights.Presence);
     }
@@ -80,7 +88,7 @@ internal sealed class DayModel
         foreach (var task in hot)
         {
             _model.Add(on <= _start[task.Index]);
-            _model.Add(off >= _start[task.Index] + task.Likely);
+            _model.Add(off >= _end[task.Index]);
         }
 
         terms.AddTerm(off, weights.OvenSpan);
@@ -92,7 +100,7 @@ internal sealed class DayModel
         foreach (var link in _network.Links)
         {
             if (link.MaxLag is not { } most) continue;
-            var lag = _start[link.To] - _start[link.From] - _network.Tasks[link.From].Likely;
+            var lag = _start[link.To] - _end[link.From];
             if (link.Window == WindowKind.Soft)
             {
                 var over = _model.NewIntVar(0, _network.Horizon, "over");
@@ -119,7 +127,7 @@ internal sealed class DayModel
             foreach (var task in bake)
             {
                 _model.Add(begin <= _start[task.Index]);
-                _model.Add(end >= _start[task.Index] + task.Likely);
+                _model.Add(end >= _end[task.Index]);
             }
 
             terms.AddTerm(end, weights.BakeSpan);
@@ -146,21 +154,87 @@ internal sealed class DayModel
     private Plan Read(Func<IntVar, long> value)
     {
         var starts = _start.Select(s => (int)value(s)).ToArray();
-        return new Seating(_network, starts).Seat(
-            (task, item, shelf) => _onShelf.TryGetValue((task, item, shelf), out var b) && value(b) == 1,
+        var ends = _network.Tasks.Select(t => (int)(_end[t.Index] is IntVar end ? value(end) : starts[t.Index] + t.Likely)).ToArray();
+        var ovens = _network.Tasks.Select(t => _inOven.TryGetValue(t.Index, out var second) && value(second) == 1 ? 1 : OnlyOven(t)).ToArray();
+        return new Seating(_network, starts, ends, ovens).Seat(
+            (task, item, shelf) => _onShelf.TryGetValue((task, item, ovens[task], shelf), out var b) && value(b) == 1,
             (task, need, helper) => _byHelper.TryGetValue((task, need, helper), out var b) && value(b) == 1);
     }
 
     private IntVar NewStart(PlanTask task)
     {
-        var earliest = SpanRules.EarliestStart(_network, task);
-        if (task.Oven is { } oven) earliest = Math.Max(earliest, _thermal.FromCold(oven.Setting));
+        var earliest = Math.Max(SpanRules.EarliestStart(_network, task), FromCold(task));
         var latest = SpanRules.LatestEnd(_network, task) - task.Likely;
         var start = _model.NewIntVarFromDomain(StartsBetween(task, earliest, Math.Max(earliest, latest)), task.Id);
         // An empty window is left to the solver to report, so that an impossible day ends as "impossible" and not as a broken model.
         if (latest < earliest) _model.Add(start <= latest);
         return start;
     }
+
+    /// <summary>The end of a task: a fixed while after its start, or more where the hour or the oven's door decide.</summary>
+    private void AddEnd(PlanTask task)
+    {
+        var most = MostDoorMinutes(task);
+        if (task.ByHalfHour.IsEmpty && most == 0)
+        {
+            _end[task.Index] = _start[task.Index] + task.Likely;
+            return;
+        }
+
+        var longest = task.ByHalfHour.IsEmpty ? task.Likely : task.ByHalfHour.Max();
+        var end = _model.NewIntVar(0, _network.Horizon, "end");
+        _hints.Add((end, p => p.Tasks[task.Index].End));
+        LinearExpr takes = LinearExpr.Constant(task.Likely);
+        if (!task.ByHalfHour.IsEmpty)
+        {
+            var half = _model.NewIntVar(0, _network.Horizon / 30, "half hour");
+            var length = _model.NewIntVar(task.Likely, longest, "length");
+            _hints.Add((half, p => p.Tasks[task.Index].Start / 30));
+            _hints.Add((length, p => task.TakesFrom(p.Tasks[task.Index].Start)));
+            _model.AddDivisionEquality(half, _start[task.Index], LinearExpr.Constant(30));
+            _model.AddElement(half, Enumerable.Range(0, (_network.Horizon / 30) + 1).Select(h => (long)task.TakesFrom(h * 30)), length);
+            takes = length;
+        }
+
+        if (most > 0)
+        {
+            var extra = _extra[task.Index] = _model.NewIntVar(0, most, "door");
+            _hints.Add((extra, p => p.Tasks[task.Index].End - p.Tasks[task.Index].Start - task.Likely));
+            takes += extra;
+        }
+
+        _model.Add(end == _start[task.Index] + takes);
+        _model.Add(end <= SpanRules.LatestEnd(_network, task));
+        _end[task.Index] = end;
+        if (!task.NeedsPresence) return;
+        foreach (var rest in _network.Rests)
+        {
+            var before = _model.NewBoolVar("before rest");
+            _hints.Add((before, p => p.Tasks[task.Index].Start < rest.From ? 1 : 0));
+            _model.Add(end <= rest.From).OnlyEnforceIf(before);
+            _model.Add(_start[task.Index] >= rest.Until).OnlyEnforceIf(before.Not());
+        }
+    }
+
+    /// <summary>An interval over a task and some minutes beyond; optional where a literal is given.</summary>
+    private IntervalVar Interval(PlanTask task, int after, BoolVar? present = null)
+    {
+        if (_end[task.Index] is IntVar end)
+        {
+            var size = _model.NewIntVar(task.Likely + after, _network.Horizon, "size");
+            _hints.Add((size, p => p.Tasks[task.Index].End - p.Tasks[task.Index].Start + after));
+            return present is null
+                ? _model.NewIntervalVar(_start[task.Index], size, end + after, "taken")
+                : _model.NewOptionalIntervalVar(_start[task.Index], size, end + after, present, "taken");
+        }
+
+        return present is null
+            ? _model.NewFixedSizeIntervalVar(_start[task.Index], task.Likely + after, "taken")
+            : _model.NewOptionalFixedSizeIntervalVar(_start[task.Index], task.Likely + after, present, "taken");
+    }
+
+    private LinearExpr HandsFrom(PlanTask task, HandsNeed need) =>
+        task.IsAtEnd(need) ? _end[task.Index] - need.Length : _start[task.Index] + need.Offset;
 
     /// <summary>The minutes at which a task may start: all between two, but for those from which it would reach into a rest.</summary>
     private Domain StartsBetween(PlanTask task, int earliest, int latest)
@@ -171,7 +245,7 @@ internal sealed class DayModel
         foreach (var rest in _network.Rests)
         {
             if (Math.Min(latest, rest.From - task.Likely) >= from) allowed.Add([from, Math.Min(latest, rest.From - task.Likely)]);
-            from = Math.Max(from, rest.Until + (task.Oven is { } oven ? _thermal.FromCold(oven.Setting) : 0));
+            from = Math.Max(from, rest.Until + FromCold(task));
         }
 
         if (from <= latest) allowed.Add([from, latest]);
@@ -187,13 +261,14 @@ internal sealed class DayModel
         if (hint is null) return;
         for (var i = 0; i < _start.Length; i++) _model.AddHint(_start[i], hint.Tasks[i].Start);
         _model.AddHint(_finish, hint.Finish(_network));
+        foreach (var (variable, of) in _hints) _model.AddHint(variable, of(hint));
     }
 
     private void AddLinks()
     {
         foreach (var link in _network.Links)
         {
-            var end = _start[link.From] + _network.Tasks[link.From].Likely;
+            var end = _end[link.From];
             _model.Add(_start[link.To] >= end + link.MinLag);
             if (link is { MaxLag: { } most, Window: WindowKind.Hard }) _model.Add(_start[link.To] <= end + most);
         }
@@ -209,11 +284,11 @@ internal sealed class DayModel
         if (Seating.SameHours(_network))
         {
             var hours = _network.Helpers[0];
-            var intervals = needs.ConvertAll(n => _model.NewFixedSizeIntervalVar(_start[n.Task.Index] + n.Need.Offset, n.Need.Length, "hands"));
+            var intervals = needs.ConvertAll(n => _model.NewFixedSizeIntervalVar(HandsFrom(n.Task, n.Need), n.Need.Length, "hands"));
             foreach (var n in needs)
             {
-                _model.Add(_start[n.Task.Index] + n.Need.Offset >= hours.From);
-                _model.Add(_start[n.Task.Index] + n.Need.Offset + n.Need.Length <= hours.Until);
+                _model.Add(HandsFrom(n.Task, n.Need) >= hours.From);
+                _model.Add(HandsFrom(n.Task, n.Need) + n.Need.Length <= hours.Until);
             }
 
             AddCapacity(intervals, [.. needs.Select(n => n.Need.People)], _network.Helpers.Length);
@@ -228,7 +303,9 @@ internal sealed class DayModel
             foreach (var n in needs)
             {
                 var chosen = _byHelper[(n.Task.Index, n.Index, h)] = _model.NewBoolVar("by");
-                var from = _start[n.Task.Index] + n.Need.Offset;
+                var from = HandsFrom(n.Task, n.Need);
+                var helperNow = h;
+                _hints.Add((chosen, p => GivesHand(p, n.Task, n.Need, helperNow) ? 1 : 0));
                 own.Add(_model.NewOptionalFixedSizeIntervalVar(from, n.Need.Length, chosen, "hands"));
                 _model.Add(from >= helper.From).OnlyEnforceIf(chosen);
                 _model.Add(from + n.Need.Length <= helper.Until).OnlyEnforceIf(chosen);
@@ -241,16 +318,31 @@ internal sealed class DayModel
             _model.Add(LinearExpr.Sum(Enumerable.Range(0, _network.Helpers.Length).Select(h => _byHelper[(n.Task.Index, n.Index, h)])) == n.Need.People);
     }
 
+    private static bool GivesHand(Plan plan, PlanTask task, HandsNeed need, int helper)
+    {
+        var planned = plan.Tasks[task.Index];
+        var (from, _) = task.HandsAt(need, planned.Start, planned.End);
+        return planned.Hands.Any(b => b.Helper == helper && b.From <= from && from < b.Until);
+    }
+
     private void AddResources()
     {
         for (var r = 0; r < _network.Resources.Length; r++)
         {
             var demands = _network.Tasks.SelectMany(t => t.Demands.Where(d => d.Resource == r).Select(d => (Task: t, Demand: d))).ToList();
+            var holds = _network.Holds.Where(h => h.Resource == r).ToList();
             AddCapacity(
-                demands.ConvertAll(d => _model.NewFixedSizeIntervalVar(_start[d.Task.Index], d.Task.Likely + d.Demand.HoldAfter, "taken")),
-                [.. demands.Select(d => d.Demand.Units)],
+                [.. demands.Select(d => Interval(d.Task, d.Demand.HoldAfter)), .. holds.Select(HoldInterval)],
+                [.. demands.Select(d => d.Demand.Units), .. holds.Select(h => h.Units)],
                 _network.Resources[r].Capacity);
         }
+    }
+
+    private IntervalVar HoldInterval(Hold hold)
+    {
+        var size = _model.NewIntVar(0, _network.Horizon + hold.After, "held");
+        _hints.Add((size, p => p.Tasks[hold.To].End + hold.After - p.Tasks[hold.From].Start));
+        return _model.NewIntervalVar(_start[hold.From], size, _end[hold.To] + hold.After, "held");
     }
 
     private void AddCapacity(List<IntervalVar> intervals, int[] units, int capacity)
@@ -264,97 +356,6 @@ internal sealed class DayModel
 
         var cumulative = _model.AddCumulative(capacity);
         for (var i = 0; i < intervals.Count; i++) cumulative.AddDemand(intervals[i], units[i]);
-    }
-
-    private void AddOvenStates()
-    {
-        var loads = _network.Tasks.Where(t => t.Oven is not null).ToList();
-        for (var i = 0; i < loads.Count; i++)
-        {
-            for (var j = i + 1; j < loads.Count; j++)
-            {
-                var (a, b) = (loads[i], loads[j]);
-                if (a.Oven!.Setting == b.Oven!.Setting) continue;
-                AddApart(a, b, _thermal.Transition(a.Oven.Setting, b.Oven.Setting), _thermal.Transition(b.Oven.Setting, a.Oven.Setting));
-            }
-        }
-    }
-
-    private void AddKeptApart()
-    {
-        foreach (var (first, second) in _network.Apart)
-        {
-            var (a, b) = (_network.Tasks[first], _network.Tasks[second]);
-            if (a.Oven!.Setting == b.Oven!.Setting) AddApart(a, b, 0, 0);
-        }
-    }
-
-    private void AddApart(PlanTask a, PlanTask b, int thenB, int thenA)
-    {
-        // Where links already say who goes first there is nothing to choose.
-        if (_reach.Least(a.Index, b.Index) is not null)
-        {
-            _model.Add(_start[b.Index] >= _start[a.Index] + a.Likely + thenB);
-        }
-        else if (_reach.Least(b.Index, a.Index) is not null)
-        {
-            _model.Add(_start[a.Index] >= _start[b.Index] + b.Likely + thenA);
-        }
-        else
-        {
-            var aFirst = _model.NewBoolVar("first");
-            _model.Add(_start[b.Index] >= _start[a.Index] + a.Likely + thenB).OnlyEnforceIf(aFirst);
-            _model.Add(_start[a.Index] >= _start[b.Index] + b.Likely + thenA).OnlyEnforceIf(aFirst.Not());
-        }
-    }
-
-    private void AddShelves()
-    {
-        foreach (var group in _network.Tasks.Where(t => t.Oven is not null).GroupBy(t => t.Oven!.Setting))
-        {
-            var loads = group.ToList();
-            var units = loads[0].Oven!.UnitsPerItem;
-            if (loads.TrueForAll(t => t.Oven!.UnitsPerItem == units))
-            {
-                // Equal pans: counting places is exact, since intervals can always be coloured with as many places as overlap.
-                AddCapacity(
-                    loads.ConvertAll(t => _model.NewFixedSizeIntervalVar(_start[t.Index], t.Likely, "shelf")),
-                    [.. loads.Select(t => t.Oven!.Items)],
-                    _network.Kitchen.Oven.Shelves * (TaskNetwork.ShelfUnits / units));
-            }
-            else
-            {
-                AddMixedShelves(loads);
-            }
-        }
-    }
-
-    private void AddMixedShelves(List<PlanTask> loads)
-    {
-        var shelves = _network.Kitchen.Oven.Shelves;
-        AddCapacity(
-            loads.ConvertAll(t => _model.NewFixedSizeIntervalVar(_start[t.Index], t.Likely, "oven")),
-            [.. loads.Select(t => t.Oven!.Items * t.Oven.UnitsPerItem)],
-            shelves * TaskNetwork.ShelfUnits);
-        var perShelf = Enumerable.Range(0, shelves).Select(_ => new List<IntervalVar>()).ToArray();
-        var units = Enumerable.Range(0, shelves).Select(_ => new List<int>()).ToArray();
-        foreach (var task in loads)
-        {
-            for (var item = 0; item < task.Oven!.Items; item++)
-            {
-                for (var s = 0; s < shelves; s++)
-                {
-                    var here = _onShelf[(task.Index, item, s)] = _model.NewBoolVar("here");
-                    perShelf[s].Add(_model.NewOptionalFixedSizeIntervalVar(_start[task.Index], task.Likely, here, "shelf"));
-                    units[s].Add(task.Oven.UnitsPerItem);
-                }
-
-                var choice = item;
-                _model.AddExactlyOne(Enumerable.Range(0, shelves).Select(s => _onShelf[(task.Index, choice, s)]));
-            }
-        }
-
-        for (var s = 0; s < shelves; s++) AddCapacity(perShelf[s], [.. units[s]], TaskNetwork.ShelfUnits);
     }
 
     private sealed class OnSolution(DayModel model, Action<int, int, Func<Plan>> onFinish) : CpSolverSolutionCallback

@@ -24,13 +24,13 @@ public static class Explainer
         var holding = graph.HoldingBack(task.Index).ToList();
         // A window or an order only passes on what holds another step; where something of its own holds the step, that is the reason.
         if (holding.Exists(IsOwn)) holding.RemoveAll(t => !IsOwn(t));
-        if (holding.Count > 0) return string.Join(" ", holding.DistinctBy(t => t.From).Take(2).Select(t => Back(network, t)));
+        if (holding.Count > 0) return string.Join(" ", holding.DistinctBy(t => t.From).Take(2).Select(t => Back(network, graph, t)));
         if (graph.Floor(task.Index) == graph.Start(task.Index)) return Floor(network, task, graph);
         var room = graph.Start(task.Index) - graph.EarliestAlone(task.Index);
         return $"It could start {Spoken(room)} earlier, but nothing would be done sooner for it: the wait would only move behind it.";
     }
 
-    private static bool IsOwn(Tie tie) => tie.Kind is not (TieKind.Window or TieKind.Order or TieKind.Together);
+    private static bool IsOwn(Tie tie) => tie.Kind is not (TieKind.Window or TieKind.Order or TieKind.Together or TieKind.Door);
 
     private static string Floor(TaskNetwork network, PlanTask task, PlanGraph graph)
     {
@@ -40,7 +40,7 @@ public static class Explainer
         return graph.Start(task.Index) == 0 ? "The day starts here." : "Whoever does it is not free before.";
     }
 
-    private static string Back(TaskNetwork network, Tie tie)
+    private static string Back(TaskNetwork network, PlanGraph graph, Tie tie)
     {
         var from = network.Tasks[tie.From];
         var other = Named(network, tie.From, network.Tasks[tie.To].Bake);
@@ -51,20 +51,29 @@ public static class Explainer
             TieKind.StepBefore => $"{other} must be done first{BecauseOfOrder(tie.Link!)}.",
             TieKind.Window => $"Sooner, and {other} could not follow in time{Because(tie.Link!)}.",
             TieKind.Hands => $"The hands for it are at {other} until then.",
-            TieKind.Resource => $"The mixer is in use or being washed after {other}.",
-            TieKind.OvenState => OvenBack(network, tie, other),
+            TieKind.Resource => Taken(network, tie, other),
+            TieKind.OvenState => OvenBack(network, graph, tie, other),
             TieKind.Shelf => $"The oven is full until {other} comes out.",
             TieKind.Order => $"It goes no earlier than {other}.",
             TieKind.Together => $"It goes in together with {other}.",
             TieKind.Apart => $"You keep it apart from {other}.",
+            TieKind.Door => $"The door is opened for it while {other} bakes; sooner or later, and that would stay in for a different time.",
             _ => throw new InvalidOperationException("An unknown kind of tie."),
         };
     }
 
-    private static string OvenBack(TaskNetwork network, Tie tie, string other)
+    private static string Resource(TaskNetwork network, Tie tie) => tie.Resource is { } r ? $"the {network.Resources[r].Name}" : "what it needs";
+
+    private static string Taken(TaskNetwork network, Tie tie, string other) => tie.Resource == 0
+        ? $"The mixer is in use or being washed after {other}."
+        : $"{Capital(Resource(network, tie))} is taken until {other} is over and it is free again.";
+
+    private static string Capital(string words) => char.ToUpperInvariant(words[0]) + words[1..];
+
+    private static string OvenBack(TaskNetwork network, PlanGraph graph, Tie tie, string other)
     {
         var (a, b) = (network.Tasks[tie.From], network.Tasks[tie.To]);
-        var needs = tie.Lag - a.Likely;
+        var needs = graph.LagBeyondEnd(tie);
         if (b.Oven!.Setting.IsProof) return $"After {other} the oven needs {Spoken(needs)} with its door ajar before dough may stand in it.";
         return a.Oven!.Setting.Celsius > b.Oven.Setting.Celsius && !a.Oven.Setting.IsProof
             ? $"After {other} the oven needs {Spoken(needs)} to come down from {a.Oven.Setting.Celsius} to {b.Oven.Setting.Celsius} °C."
@@ -92,12 +101,13 @@ public static class Explainer
             TieKind.StepBefore => $"{other} follows and cannot wait.",
             TieKind.Window => $"It must start within {Spoken(tie.Link!.MaxLag!.Value)} of the end of {other}{Because(tie.Link)}.",
             TieKind.Hands => $"The same hands are needed for {other} right after.",
-            TieKind.Resource => $"The mixer is wanted for {other} right after.",
+            TieKind.Resource => $"{Capital(Resource(network, tie))} is wanted for {other} right after.",
             TieKind.OvenState => $"The oven must be made ready for {other} right after.",
             TieKind.Shelf => $"Its place in the oven is wanted for {other} right after.",
             TieKind.Order => $"{other} goes after it.",
             TieKind.Together => $"{other} goes in with it.",
             TieKind.Apart => $"You keep it apart from {other}, which follows.",
+            TieKind.Door => $"The door is opened for it and for {other} in this order.",
             _ => throw new InvalidOperationException("An unknown kind of tie."),
         };
     }

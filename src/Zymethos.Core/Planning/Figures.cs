@@ -13,14 +13,14 @@ public sealed record Figures(
     /// <summary>The figures of a plan.</summary>
     public static Figures Of(TaskNetwork network, Plan plan)
     {
-        var programme = OvenProgramme.Of(network, plan);
+        var programmes = Enumerable.Range(0, network.Kitchen.Ovens.Length).Select(o => OvenProgramme.Of(network, plan, o)).ToList();
         var finish = plan.Finish(network);
         return new Figures(
             finish,
             finish - plan.FirstTouch(network),
             network.Tasks.Sum(t => t.Hands.Sum(h => h.Length * h.People)),
-            (int)Math.Round(programme.OnMinutes),
-            programme.TemperatureChanges,
+            (int)Math.Round(programmes.Sum(p => p.OnMinutes)),
+            programmes.Sum(p => p.TemperatureChanges),
             network.Links
                 .Where(l => l is { MaxLag: not null, Window: Recipes.WindowKind.Soft })
                 .Sum(l => Math.Max(0, plan.Tasks[l.To].Start - plan.Tasks[l.From].End - l.MaxLag!.Value)));

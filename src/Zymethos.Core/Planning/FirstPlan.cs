@@ -8,27 +8,30 @@ public static class FirstPlan
 {
     private const int RandomOrders = 24;
     private const int GiveUpAfter = 6;
+    private const int MostSettled = 8;
 
     /// <summary>The best plan found that obeys every rule; null when none of the orders gives one.</summary>
     public static Plan? Find(TaskNetwork network, int seed)
     {
         var scheduler = new ListScheduler(network);
-        Plan? best = null;
-        var bestFinish = int.MaxValue;
+        var laid = new List<(int[] Order, Plan Plan, int Finish)>();
         var failures = 0;
         foreach (var order in Orders(network, seed))
         {
-            if (scheduler.Build(order, keepEnds: true) is not { } plan)
-            {
-                // Where several orders in a row lead nowhere, more of them seldom help; proving why is the solver's work.
-                if (best is null && ++failures >= GiveUpAfter) return null;
-                continue;
-            }
+            if (scheduler.Lay(order, keepEnds: true) is { } plan) laid.Add((order, plan, plan.Finish(network)));
+            // Where several orders in a row lead nowhere, more of them seldom help; proving why is the solver's work.
+            else if (laid.Count == 0 && ++failures >= GiveUpAfter) return null;
+        }
 
-            var finish = plan.Finish(network);
-            if (finish >= bestFinish) continue;
-            best = plan;
-            bestFinish = finish;
+        // Open doors only make a plan longer, so the soonest are settled first, until none of the rest can be better.
+        Plan? best = null;
+        var bestFinish = int.MaxValue;
+        var settled = 0;
+        foreach (var (order, plan, finish) in laid.OrderBy(l => l.Finish))
+        {
+            if (finish >= bestFinish || settled++ >= MostSettled) break;
+            if (scheduler.Settle(plan, order, keepEnds: true) is not { } sound || sound.Finish(network) >= bestFinish) continue;
+            (best, bestFinish) = (sound, sound.Finish(network));
         }
 
         return best;

@@ -15,22 +15,21 @@ public static class LowerBound
     /// <summary>The bound in minutes from the start of the working span. Holds for every plan that obeys the rules.</summary>
     public static int Finish(TaskNetwork network, ReachTable reach)
     {
-        var thermal = new OvenThermal(network.Kitchen.Oven, network.Kitchen.Room);
-        var heads = network.Tasks.Select(t => Head(network, reach, thermal, t.Index)).ToArray();
+        var heads = network.Tasks.Select(t => Head(network, reach, t.Index)).ToArray();
         var tails = network.Tasks.Select(t => Tail(network, reach, t.Index)).ToArray();
         var chain = network.Tasks.Where(t => t.NeedsPresence).Select(t => heads[t.Index] + t.Likely).DefaultIfEmpty(0).Max();
-        return Math.Max(chain, Math.Max(Hands(network, heads, tails), Oven(network, thermal, heads, tails)));
+        return Math.Max(chain, Math.Max(Hands(network, heads, tails), Oven(network, heads, tails)));
     }
 
     /// <summary>Earliest start of a task that its links, its bake and a cold oven allow.</summary>
-    private static int Head(TaskNetwork network, ReachTable reach, OvenThermal thermal, int task)
+    private static int Head(TaskNetwork network, ReachTable reach, int task)
     {
         var head = 0;
         foreach (var other in network.Tasks.Where(t => t.Bake == network.Tasks[task].Bake))
         {
             if (reach.Least(other.Index, task) is not { } lag) continue;
             var own = SpanRules.EarliestStart(network, other);
-            if (other.Oven is { } oven) own = Math.Max(own, thermal.FromCold(oven.Setting));
+            if (other.Oven is { } oven) own = Math.Max(own, Enumerable.Range(0, network.Kitchen.Ovens.Length).Where(o => oven.UnitsIn(o) > 0).Select(o => network.Thermal(o).FromCold(oven.Setting)).DefaultIfEmpty(0).Min());
             head = Math.Max(head, own + lag);
         }
 
@@ -75,16 +74,28 @@ public static class LowerBound
         return best;
     }
 
-    private static int Oven(TaskNetwork network, OvenThermal thermal, int[] heads, int[] tails)
+    private static int Oven(TaskNetwork network, int[] heads, int[] tails)
     {
         var loads = network.Tasks.Where(t => t.Oven is not null).ToList();
         if (loads.Count == 0) return 0;
+        if (network.Kitchen.Ovens.Length > 1) return TwoOvens(network, loads, heads, tails);
+        var thermal = network.Thermal(0);
         var settings = loads.Select(t => t.Oven!.Setting).Distinct().ToArray();
         var busy = settings.Select(s => BusyMinutes(network, [.. loads.Where(t => t.Oven!.Setting == s)])).ToArray();
         var firsts = settings.Select(s => loads.Where(t => t.Oven!.Setting == s).Min(t => heads[t.Index])).ToArray();
         var lasts = settings.Select(s => loads.Where(t => t.Oven!.Setting == s).Min(t => tails[t.Index])).ToArray();
         if (settings.Length > MostSettings) return firsts.Min() + busy.Sum() + lasts.Min();
         return QuickestOrder(settings, thermal, firsts, lasts) + busy.Sum();
+    }
+
+    /// <summary>With two ovens the loads may be dealt out in any way, so only their room and minutes are counted: all shelf minutes over all shelves.</summary>
+    private static int TwoOvens(TaskNetwork network, List<PlanTask> loads, int[] heads, int[] tails)
+    {
+        var shelves = network.Kitchen.Ovens.Sum(o => o.Shelves);
+        // Whichever oven a load takes less room in is what it surely takes.
+        var area = loads.Sum(t => (long)t.Likely * t.Oven!.Items * Enumerable.Range(0, network.Kitchen.Ovens.Length).Select(t.Oven.UnitsIn).Where(u => u > 0).DefaultIfEmpty(0).Min());
+        var room = (long)shelves * TaskNetwork.ShelfUnits;
+        return loads.Min(t => heads[t.Index]) + (int)((area + room - 1) / room) + loads.Min(t => tails[t.Index]);
     }
 
     /// <summary>
@@ -95,11 +106,11 @@ public static class LowerBound
     {
         var longest = loads.Max(t => t.Likely);
         var smallest = loads.Min(t => t.Oven!.UnitsPerItem);
-        var room = network.Kitchen.Oven.Shelves * (loads.TrueForAll(t => t.Oven!.UnitsPerItem == smallest)
+        var room = (long)network.Kitchen.Oven.Shelves * (loads.TrueForAll(t => t.Oven!.UnitsPerItem == smallest)
             ? TaskNetwork.ShelfUnits / smallest * smallest
             : TaskNetwork.ShelfUnits);
-        var area = loads.Sum(t => t.Likely * t.Oven!.Items * t.Oven.UnitsPerItem);
-        return Math.Max(longest, (area + room - 1) / room);
+        var area = loads.Sum(t => (long)t.Likely * t.Oven!.Items * t.Oven.UnitsPerItem);
+        return (int)Math.Max(longest, (area + room - 1) / room);
     }
 
     /// <summary>

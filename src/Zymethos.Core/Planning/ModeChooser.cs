@@ -36,7 +36,7 @@ public static class ModeChooser
     public static ModedOutcome Plan(Kitchen kitchen, DayWish wish, SolveSettings settings, CancellationToken cancel = default)
     {
         var clock = Stopwatch.StartNew();
-        var open = Open(wish);
+        var open = Open(kitchen, wish);
         var written = TaskCompiler.Compile(kitchen, wish);
         if (open.Count == 0)
             return written.Network is { } only ? new ModedOutcome(only, DayPlanner.Plan(only, settings, cancel), []) : new ModedOutcome(null, null, written.Faults);
@@ -98,11 +98,16 @@ public static class ModeChooser
         return outcome with { BoundFinish = proven, Status = proven >= finish ? PlanStatus.Proven : PlanStatus.Found, Trail = trail, Took = took };
     }
 
-    /// <summary>Steps of the day that have ways to choose between and none named, with the number of their ways.</summary>
-    private static List<(int Bake, string Step, int Count)> Open(DayWish wish) =>
-        [.. wish.Bakes.SelectMany((b, i) => DayStretch.Of(ChosenRecipe.Of(b.Recipe)).Steps
-            .Where(s => !s.Modes.IsEmpty && !b.Modes.ContainsKey(s.Key))
-            .Select(s => (i, s.Key, s.Modes.Length + 1)))];
+    /// <summary>What of the day has ways to choose between and none named: waits, and two batches in one mix or each in its own;, with the number of their ways.</summary>
+    private static List<(int Bake, string Step, int Count)> Open(Kitchen kitchen, DayWish wish) =>
+        [.. wish.Bakes.SelectMany((b, i) => OpenOf(kitchen, b).Select(o => (i, o.Step, o.Count)))];
+
+    private static IEnumerable<(string Step, int Count)> OpenOf(Kitchen kitchen, BakeWish bake)
+    {
+        var day = DayStretch.Of(ChosenRecipe.Of(bake.Recipe));
+        foreach (var step in day.Steps.Where(s => !s.Modes.IsEmpty && !bake.Modes.ContainsKey(s.Key))) yield return (step.Key, step.Modes.Length + 1);
+        if (!bake.Modes.ContainsKey(BakeWish.MixTogether) && MixPlan.CanShare(bake with { Recipe = day }, kitchen)) yield return (BakeWish.MixTogether, 2);
+    }
 
     /// <summary>Ways that compile, the most promising first, and whether they are all there are.</summary>
     private static (List<Way> Ways, bool All) Ways(Kitchen kitchen, DayWish wish, List<(int Bake, string Step, int Count)> open, int seed)

@@ -55,12 +55,12 @@ public sealed record OvenProgramme(ImmutableArray<OvenSegment> Segments)
         }
     }
 
-    /// <summary>The programme for a plan; without segments when nothing goes into the oven.</summary>
-    public static OvenProgramme Of(TaskNetwork network, Plan plan)
+    /// <summary>The programme of an oven for a plan; without segments when nothing goes into it.</summary>
+    public static OvenProgramme Of(TaskNetwork network, Plan plan, int oven = 0)
     {
-        var runs = Runs(network, plan);
+        var runs = Runs(network, plan, oven);
         var segments = ImmutableArray.CreateBuilder<OvenSegment>();
-        var thermal = new OvenThermal(network.Kitchen.Oven, network.Kitchen.Room);
+        var thermal = network.Thermal(oven);
         var room = network.Kitchen.Room.Celsius;
         for (var i = 0; i < runs.Count; i++)
         {
@@ -78,10 +78,10 @@ public sealed record OvenProgramme(ImmutableArray<OvenSegment> Segments)
     private sealed record Run(OvenSetting Setting, double From, double Until);
 
     /// <summary>Stretches in which the oven is in use at one setting without an idle moment.</summary>
-    private static List<Run> Runs(TaskNetwork network, Plan plan)
+    private static List<Run> Runs(TaskNetwork network, Plan plan, int oven)
     {
         var runs = new List<Run>();
-        foreach (var task in network.Tasks.Where(t => t.Oven is not null).OrderBy(t => plan.Tasks[t.Index].Start))
+        foreach (var task in network.Tasks.Where(t => t.Oven is not null && plan.Tasks[t.Index].Oven == oven).OrderBy(t => plan.Tasks[t.Index].Start))
         {
             var (start, end) = (plan.Tasks[task.Index].Start, plan.Tasks[task.Index].End);
             if (runs.Count > 0 && runs[^1].Setting == task.Oven!.Setting && start <= runs[^1].Until)

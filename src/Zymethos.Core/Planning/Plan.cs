@@ -13,7 +13,11 @@ public readonly record struct HandsBlock(int Helper, int From, int Until);
 /// <param name="End">Minute it ends.</param>
 /// <param name="Hands">Who gives a hand when; empty for what is waited for.</param>
 /// <param name="Shelves">Shelf of each pan, 0 the lowest; empty when it does not use the oven.</param>
-public sealed record PlannedTask(int Start, int End, ImmutableArray<HandsBlock> Hands, ImmutableArray<int> Shelves);
+public sealed record PlannedTask(int Start, int End, ImmutableArray<HandsBlock> Hands, ImmutableArray<int> Shelves)
+{
+    /// <summary>Which oven it uses, 0 the first; without meaning when it uses none.</summary>
+    public int Oven { get; init; }
+}
 
 /// <summary>A start for every task of a network.</summary>
 /// <param name="Tasks">In the order of <see cref="TaskNetwork.Tasks"/>.</param>
@@ -27,7 +31,11 @@ public sealed record Plan(ImmutableArray<PlannedTask> Tasks)
     public int FirstTouch(TaskNetwork network)
     {
         var hands = network.Tasks.Where(t => t.NeedsPresence).Select(t => Tasks[t.Index].Start).DefaultIfEmpty(0).Min();
-        var programme = OvenProgramme.Of(network, this);
-        return programme.Segments.IsEmpty ? hands : Math.Min(hands, (int)Math.Floor(programme.Segments[0].From));
+        return Enumerable.Range(0, network.Kitchen.Ovens.Length)
+            .Select(o => OvenProgramme.Of(network, this, o))
+            .Where(p => !p.Segments.IsEmpty)
+            .Select(p => (int)Math.Floor(p.Segments[0].From))
+            .Append(hands)
+            .Min();
     }
 }

@@ -1,4 +1,3 @@
-using Zymethos.Core.Heat;
 using Zymethos.Core.Recipes;
 
 namespace Zymethos.Core.Planning;
@@ -6,8 +5,11 @@ namespace Zymethos.Core.Planning;
 /// <summary>Which rule a plan breaks.</summary>
 public enum PlanRule
 {
-    /// <summary>A task lasts as long as it was planned to.</summary>
+    /// <summary>A task lasts as long as it was planned to, at its hour.</summary>
     Duration,
+
+    /// <summary>A bake stays in longer by what the open door costs it, and no longer.</summary>
+    Door,
 
     /// <summary>Work and hot oven lie in the working span, everything in the horizon.</summary>
     Span,
@@ -92,14 +94,33 @@ public static class PlanChecker
     {
         var planned = plan.Tasks[task.Index];
         var bake = network.Bakes[task.Bake];
-        if (planned.End - planned.Start != task.Likely)
-            broken.Add(new(PlanRule.Duration, [task.Index], $"{task.Title} should take {task.Likely} min."));
+        var takes = task.ByHalfHour.IsEmpty ? task.Likely : task.ByHalfHour[Math.Clamp(planned.Start / 30, 0, task.ByHalfHour.Length - 1)];
+        var door = DoorMinutes(network, plan, task);
+        if (planned.End - planned.Start != takes + door)
+            broken.Add(new(door == 0 ? PlanRule.Duration : PlanRule.Door, [task.Index], $"{task.Title} should take {takes} min{(door > 0 ? $" and {door} more for the open door" : "")}."));
         if (planned.Start < 0 || planned.End > network.Horizon || (task.NeedsPresence && (planned.End > network.SpanEnd || ReachesIntoRest(network, planned))))
             broken.Add(new(PlanRule.Span, [task.Index], $"{task.Title} lies outside the working span."));
         if (bake.ReadyBy is { } ready && planned.End > ready)
             broken.Add(new(PlanRule.ReadyBy, [task.Index], $"{task.Title} ends after {bake.Name} must be ready."));
         if (bake.NotBefore is { } notBefore && planned.Start < notBefore)
             broken.Add(new(PlanRule.NotBefore, [task.Index], $"{task.Title} starts before {bake.Name} may."));
+    }
+
+    /// <summary>What others' hands at the door of the same oven cost a bake: each time more than a moment after it went in and before it comes out.</summary>
+    private static int DoorMinutes(TaskNetwork network, Plan plan, PlanTask task)
+    {
+        if (task.Oven is not { Setting.IsProof: false } need) return 0;
+        var own = plan.Tasks[task.Index];
+        if (own.Oven < 0 || own.Oven >= network.Kitchen.Ovens.Length) return 0;
+        var (first, last) = (own.Start + TaskNetwork.TogetherMinutes + 1, own.End - TaskNetwork.TogetherMinutes - 1);
+        var times = 0;
+        foreach (var other in network.Tasks.Where(t => t.Index != task.Index && t.Oven?.Setting == need.Setting && plan.Tasks[t.Index].Oven == own.Oven))
+        {
+            var (start, end) = (plan.Tasks[other.Index].Start, plan.Tasks[other.Index].End);
+            times += other.Hands.Count(h => other.HandsAt(h, start, end).From is var at && at >= first && at <= last);
+        }
+
+        return times * network.Thermal(own.Oven).DoorRecovery(need.Setting);
     }
 
     private static bool ReachesIntoRest(TaskNetwork network, PlannedTask planned)
@@ -150,7 +171,8 @@ public static class PlanChecker
             var planned = plan.Tasks[task.Index];
             foreach (var need in task.Hands)
             {
-                for (var m = planned.Start + need.Offset; m < planned.Start + need.Offset + need.Length; m++)
+                var (from, until) = task.HandsAt(need, planned.Start, planned.End);
+                for (var m = from; m < until; m++)
                 {
                     var given = planned.Hands.Where(b => b.From <= m && m < b.Until).Select(b => b.Helper).Distinct().Count();
                     if (given >= need.People) continue;
@@ -190,6 +212,12 @@ public static class PlanChecker
                 }
             }
 
+            foreach (var hold in network.Holds.Where(h => h.Resource == r))
+            {
+                tasks.AddRange([hold.From, hold.To]);
+                for (var m = plan.Tasks[hold.From].Start; m < plan.Tasks[hold.To].End + hold.After; m++) use[m] = use.GetValueOrDefault(m) + hold.Units;
+            }
+
             if (use.Values.Any(u => u > network.Resources[r].Capacity))
                 broken.Add(new(PlanRule.Resource, tasks, $"More is asked of the {network.Resources[r].Name} at once than there is."));
         }
@@ -197,8 +225,15 @@ public static class PlanChecker
 
     private static void CheckOven(TaskNetwork network, Plan plan, List<BrokenRule> broken)
     {
-        var thermal = new OvenThermal(network.Kitchen.Oven, network.Kitchen.Room);
-        var loads = network.Tasks.Where(t => t.Oven is not null).OrderBy(t => plan.Tasks[t.Index].Start).ToList();
+        foreach (var load in network.Tasks.Where(t => t.Oven is not null && (plan.Tasks[t.Index].Oven < 0 || plan.Tasks[t.Index].Oven >= network.Kitchen.Ovens.Length)))
+            broken.Add(new(PlanRule.OvenState, [load.Index], $"There is no such oven for {load.Title}."));
+        for (var oven = 0; oven < network.Kitchen.Ovens.Length; oven++) CheckOven(network, plan, oven, broken);
+    }
+
+    private static void CheckOven(TaskNetwork network, Plan plan, int oven, List<BrokenRule> broken)
+    {
+        var thermal = network.Thermal(oven);
+        var loads = network.Tasks.Where(t => t.Oven is not null && plan.Tasks[t.Index].Oven == oven).OrderBy(t => plan.Tasks[t.Index].Start).ToList();
         foreach (var load in loads)
         {
             if (plan.Tasks[load.Index].Start < thermal.FromCold(load.Oven!.Setting))
@@ -229,27 +264,46 @@ public static class PlanChecker
 
     private static bool IsCleared(TaskNetwork network, Plan plan, PlanTask proof) =>
         network.Tasks.Any(t => t.Bake == proof.Bake && t.Oven?.Setting.IsProof == true && !t.Hands.IsEmpty && t.Id == proof.Id + ".clear"
-            && plan.Tasks[t.Index].Start == plan.Tasks[proof.Index].End);
+            && plan.Tasks[t.Index].Oven == plan.Tasks[proof.Index].Oven && plan.Tasks[t.Index].Start == plan.Tasks[proof.Index].End);
 
+    /// <summary>Every pan has a shelf that it wants, and whatever stands on a shelf at once really stands there side by side.</summary>
     private static void CheckShelves(TaskNetwork network, Plan plan, List<BrokenRule> broken)
     {
-        var shelves = Enumerable.Range(0, network.Kitchen.Oven.Shelves).Select(_ => new Dictionary<int, int>()).ToArray();
         foreach (var load in network.Tasks.Where(t => t.Oven is not null))
         {
             var planned = plan.Tasks[load.Index];
-            if (planned.Shelves.Length != load.Oven!.Items || planned.Shelves.Any(s => s < 0 || s >= shelves.Length))
+            if (planned.Oven < 0 || planned.Oven >= network.Kitchen.Ovens.Length) continue;
+            var oven = network.Kitchen.Ovens[planned.Oven];
+            if (planned.Shelves.Length != load.Oven!.Items || planned.Shelves.Any(s => s < 0 || s >= oven.Shelves))
             {
                 broken.Add(new(PlanRule.Shelf, [load.Index], $"{load.Title} has pans without a shelf."));
                 continue;
             }
 
-            foreach (var s in planned.Shelves)
+            if (planned.Shelves.Any(s => !load.Oven.MayStandOn(s, oven.Shelves)))
+                broken.Add(new(PlanRule.Shelf, [load.Index], $"{load.Title} does not stand on the shelf it wants."));
+            // A shelf is fullest when something has just been put on it.
+            foreach (var shelf in planned.Shelves.Distinct())
             {
-                for (var m = planned.Start; m < planned.End; m++) shelves[s][m] = shelves[s].GetValueOrDefault(m) + load.Oven.UnitsPerItem;
+                var there = network.Tasks
+                    .Where(t => t.Oven is not null && plan.Tasks[t.Index] is var p && p.Oven == planned.Oven && p.Start <= planned.Start && p.End > planned.Start)
+                    .SelectMany(t => plan.Tasks[t.Index].Shelves.Where(s => s == shelf).Select(_ => t.Oven!.Pan))
+                    .ToList();
+                if (!StandTogether(oven, there)) broken.Add(new(PlanRule.Shelf, [load.Index], $"There is no room on the shelf for {load.Title}."));
             }
-
-            if (planned.Shelves.Any(s => shelves[s].Any(u => u.Key >= planned.Start && u.Key < planned.End && u.Value > TaskNetwork.ShelfUnits)))
-                broken.Add(new(PlanRule.Shelf, [load.Index], $"There is no room on the shelf for {load.Title}."));
         }
+    }
+
+    /// <summary>Pans of one kind are counted in rows first; only what is not in rows is set out.</summary>
+    private static bool StandTogether(Kitchens.Oven oven, List<Footprint> pans)
+    {
+        if (pans.TrueForAll(p => p == pans[0]))
+        {
+            int Rows(double room, int side) => (int)((room + 1e-6) / side);
+            var (width, depth, pan) = (oven.ShelfWidth.Millimetres, oven.ShelfDepth.Millimetres, pans[0]);
+            if (pans.Count <= Math.Max(Rows(width, pan.Long) * Rows(depth, pan.Wide), Rows(width, pan.Wide) * Rows(depth, pan.Long))) return true;
+        }
+
+        return ShelfPacking.Place(oven, pans) is not null;
     }
 }

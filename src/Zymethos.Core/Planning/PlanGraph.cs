@@ -32,6 +32,9 @@ public enum TieKind
 
     /// <summary>Two loads are kept apart by hand.</summary>
     Apart,
+
+    /// <summary>The door is opened for one load before, while or after another bakes, and that stays so.</summary>
+    Door,
 }
 
 /// <summary>Task <paramref name="To"/> starts no earlier than <paramref name="Lag"/> minutes after the start of <paramref name="From"/>.</summary>
@@ -40,7 +43,11 @@ public enum TieKind
 /// <param name="Lag">Minutes from start to start; may be negative.</param>
 /// <param name="Kind">Which rule says so.</param>
 /// <param name="Link">The link behind it; null when it is not a link.</param>
-public sealed record Tie(int From, int To, int Lag, TieKind Kind, TaskLink? Link);
+public sealed record Tie(int From, int To, int Lag, TieKind Kind, TaskLink? Link)
+{
+    /// <summary>The shared thing it is about; null when it is not about one.</summary>
+    public int? Resource { get; init; }
+}
 
 /// <summary>
 /// A plan's own order as a graph: with everybody, every shelf and every load in the order the plan has, which task waits for which. From it
@@ -59,7 +66,7 @@ public sealed class PlanGraph
     {
         _network = network;
         _plan = plan;
-        Ties = [.. Links(), .. Orders(), .. ByHand(), .. Hands(), .. Resources(), .. Oven()];
+        Ties = [.. Links(), .. Orders(), .. ByHand(), .. Hands(), .. Resources(), .. Oven(), .. Door()];
         _into = [.. network.Tasks.Select(t => Ties.Where(a => a.To == t.Index).ToList())];
         _outOf = [.. network.Tasks.Select(t => Ties.Where(a => a.From == t.Index).ToList())];
         _latest = Latest();
@@ -98,7 +105,7 @@ public sealed class PlanGraph
         var own = _network.Tasks[task];
         var floor = SpanRules.EarliestStart(_network, own);
         if (IsPinned(task)) return Start(task);
-        var heating = own.Oven is { } oven ? new OvenThermal(_network.Kitchen.Oven, _network.Kitchen.Room).FromCold(oven.Setting) : 0;
+        var heating = own.Oven is { } oven ? _network.Thermal(_plan.Tasks[task].Oven).FromCold(oven.Setting) : 0;
         floor = Math.Max(floor, heating);
         if (own.NeedsPresence) floor = _network.Rests.Where(r => r.Until <= Start(task)).Select(r => r.Until + heating).Append(floor).Max();
         return _plan.Tasks[task].Hands.Select(b => _network.Helpers[b.Helper].From - (b.From - Start(task))).Append(floor).Max();
@@ -110,8 +117,8 @@ public sealed class PlanGraph
         var own = _network.Tasks[task];
         var end = SpanRules.LatestEnd(_network, own);
         if (IsPinned(task)) return Start(task);
-        if (own.NeedsPresence) end = _network.Rests.Where(r => r.From >= Start(task) + own.Likely).Select(r => r.From).Append(Math.Min(end, _plan.Finish(_network))).Min();
-        return _plan.Tasks[task].Hands.Select(b => _network.Helpers[b.Helper].Until - (b.Until - Start(task))).Append(end - own.Likely).Min();
+        if (own.NeedsPresence) end = _network.Rests.Where(r => r.From >= _plan.Tasks[task].End).Select(r => r.From).Append(Math.Min(end, _plan.Finish(_network))).Min();
+        return _plan.Tasks[task].Hands.Select(b => _network.Helpers[b.Helper].Until - (b.Until - Start(task))).Append(end - Length(task)).Min();
     }
 
     private int[] Latest()
@@ -137,7 +144,7 @@ public sealed class PlanGraph
     {
         foreach (var link in _network.Links)
         {
-            var length = _network.Tasks[link.From].Likely;
+            var length = Length(link.From);
             yield return new Tie(link.From, link.To, length + link.MinLag, TieKind.StepBefore, link);
             if (link is { MaxLag: { } most, Window: WindowKind.Hard }) yield return new Tie(link.To, link.From, -length - most, TieKind.Window, link);
         }
@@ -156,7 +163,7 @@ public sealed class PlanGraph
         foreach (var (one, other) in _network.Apart)
         {
             var (a, b) = Start(one) <= Start(other) ? (one, other) : (other, one);
-            if (_network.Tasks[a].Oven?.Setting == _network.Tasks[b].Oven?.Setting) yield return new Tie(a, b, _network.Tasks[a].Likely, TieKind.Apart, null);
+            if (_network.Tasks[a].Oven?.Setting == _network.Tasks[b].Oven?.Setting) yield return new Tie(a, b, Length(a), TieKind.Apart, null);
         }
     }
 
@@ -185,31 +192,103 @@ public sealed class PlanGraph
                 .SelectMany(t => t.Demands.Where(d => d.Resource == r).Select(d => (t.Index, From: Start(t.Index), Until: _plan.Tasks[t.Index].End + d.HoldAfter, d.Units)))
                 .OrderBy(u => u.From)
                 .ToList();
-            foreach (var tie in Capacity(uses, capacity, TieKind.Resource)) yield return tie;
+            foreach (var tie in Capacity(uses, capacity, TieKind.Resource)) yield return tie with { Resource = r };
+        }
+
+        // What is held from one task until another: whoever takes it next waits for the end, and it cannot be taken sooner than the one before gave it back.
+        foreach (var group in _network.Holds.GroupBy(h => h.Resource))
+        {
+            var uses = _network.Tasks
+                .SelectMany(t => t.Demands.Where(d => d.Resource == group.Key).Select(d => (First: t.Index, Last: t.Index, From: Start(t.Index), Until: _plan.Tasks[t.Index].End + d.HoldAfter, d.Units)))
+                .Concat(group.Select(h => (First: h.From, Last: h.To, From: Start(h.From), Until: _plan.Tasks[h.To].End + h.After, h.Units)))
+                .ToList();
+            foreach (var a in uses)
+            {
+                var besideA = uses.Where(u => u.From < a.Until && a.From < u.Until).Sum(u => u.Units);
+                foreach (var b in uses.Where(b => b.From >= a.Until && besideA + b.Units > _network.Resources[group.Key].Capacity && a.Last != b.First))
+                    yield return new Tie(a.Last, b.First, a.Until - Start(a.Last), TieKind.Resource, null) { Resource = group.Key };
+            }
         }
     }
 
+    /// <summary>Minutes that a tie asks for beyond the end of its first task.</summary>
+    public int LagBeyondEnd(Tie tie) => tie.Lag - Length(tie.From);
+
+    private int Length(int task) => _plan.Tasks[task].End - _plan.Tasks[task].Start;
+
     private IEnumerable<Tie> Oven()
     {
-        var thermal = new OvenThermal(_network.Kitchen.Oven, _network.Kitchen.Room);
-        var loads = _network.Tasks.Where(t => t.Oven is not null).OrderBy(t => Start(t.Index)).ToList();
-        for (var i = 0; i < loads.Count; i++)
+        for (var oven = 0; oven < _network.Kitchen.Ovens.Length; oven++)
         {
-            for (var j = i + 1; j < loads.Count; j++)
+            var thermal = _network.Thermal(oven);
+            var loads = _network.Tasks.Where(t => t.Oven is not null && _plan.Tasks[t.Index].Oven == oven).OrderBy(t => Start(t.Index)).ToList();
+            for (var i = 0; i < loads.Count; i++)
             {
-                var (a, b) = (loads[i], loads[j]);
-                if (a.Oven!.Setting != b.Oven!.Setting)
-                    yield return new Tie(a.Index, b.Index, a.Likely + thermal.Transition(a.Oven.Setting, b.Oven.Setting), TieKind.OvenState, null);
+                for (var j = i + 1; j < loads.Count; j++)
+                {
+                    var (a, b) = (loads[i], loads[j]);
+                    if (a.Oven!.Setting != b.Oven!.Setting)
+                        yield return new Tie(a.Index, b.Index, Length(a.Index) + thermal.Transition(a.Oven.Setting, b.Oven.Setting), TieKind.OvenState, null);
+                    else if (_plan.Tasks[a.Index].End <= Start(b.Index) && MeetsUnmixed(a, b, oven))
+                        yield return new Tie(a.Index, b.Index, Length(a.Index), TieKind.Shelf, null);
+                }
+            }
+
+            for (var s = 0; s < _network.Kitchen.Ovens[oven].Shelves; s++)
+            {
+                var uses = loads
+                    .Select(t => (t.Index, From: Start(t.Index), Until: _plan.Tasks[t.Index].End, Units: _plan.Tasks[t.Index].Shelves.Count(x => x == s) * t.Oven!.UnitsIn(oven)))
+                    .Where(u => u.Units > 0)
+                    .ToList();
+                foreach (var tie in Capacity(uses, TaskNetwork.ShelfUnits, TieKind.Shelf)) yield return tie;
             }
         }
+    }
 
-        for (var s = 0; s < _network.Kitchen.Oven.Shelves; s++)
+    private bool MeetsUnmixed(PlanTask a, PlanTask b, int oven) =>
+        _network.Unmixed.Any(u => u.Is(oven, a.Oven!.Pan, b.Oven!.Pan)) && _plan.Tasks[a.Index].Shelves.Intersect(_plan.Tasks[b.Index].Shelves).Any();
+
+    /// <summary>
+    /// For every opening of the door for one load beside another of the same setting: it stays before, within or after the other, so that the other stays in as long as
+    /// it does. Loads of a plan that do not meet are kept so by order alone.
+    /// </summary>
+    private IEnumerable<Tie> Door()
+    {
+        foreach (var group in _network.Tasks.Where(t => t.Oven is { Setting.IsProof: false }).GroupBy(t => (_plan.Tasks[t.Index].Oven, t.Oven!.Setting)))
         {
-            var uses = loads
-                .Select(t => (t.Index, From: Start(t.Index), Until: _plan.Tasks[t.Index].End, Units: _plan.Tasks[t.Index].Shelves.Count(x => x == s) * t.Oven!.UnitsPerItem))
-                .Where(u => u.Units > 0)
-                .ToList();
-            foreach (var tie in Capacity(uses, TaskNetwork.ShelfUnits, TieKind.Shelf)) yield return tie;
+            if (_network.Thermal(group.Key.Oven).DoorRecovery(group.Key.Setting) == 0) continue;
+            foreach (var load in group)
+            {
+                foreach (var other in group)
+                {
+                    if (load.Index == other.Index) continue;
+                    foreach (var need in other.Hands)
+                    {
+                        foreach (var tie in Door(load.Index, other, need)) yield return tie;
+                    }
+                }
+            }
+        }
+    }
+
+    private IEnumerable<Tie> Door(int load, PlanTask other, HandsNeed need)
+    {
+        var planned = _plan.Tasks[other.Index];
+        var own = _plan.Tasks[load];
+        var moment = other.HandsAt(need, planned.Start, planned.End).From;
+        var offset = moment - planned.Start;
+        if (OvenDoor.IsWithin(moment, own))
+        {
+            yield return new Tie(load, other.Index, OvenDoor.Together + 1 - offset, TieKind.Door, null);
+            yield return new Tie(other.Index, load, offset + OvenDoor.Together + 1 - Length(load), TieKind.Door, null);
+        }
+        else if (moment <= own.Start + OvenDoor.Together)
+        {
+            yield return new Tie(other.Index, load, offset - OvenDoor.Together, TieKind.Door, null);
+        }
+        else
+        {
+            yield return new Tie(load, other.Index, Length(load) - OvenDoor.Together - offset, TieKind.Door, null);
         }
     }
 

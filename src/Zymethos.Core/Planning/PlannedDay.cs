@@ -10,7 +10,7 @@ public sealed record HandComparison(Figures? ListOrder, Figures? ByTemperature);
 /// <summary>A planned day with everything that a plan must come with: check, proof, comparison, reasons.</summary>
 /// <param name="Network">The day that was planned.</param>
 /// <param name="Plan">The plan; it has passed <see cref="PlanChecker"/>.</param>
-/// <param name="Programme">What the oven does.</param>
+/// <param name="Programmes">What each oven does.</param>
 /// <param name="Figures">The plan in figures.</param>
 /// <param name="ByHand">The hand methods in the same figures.</param>
 /// <param name="BoundFinish">The finishing minute that no plan can beat.</param>
@@ -19,7 +19,7 @@ public sealed record HandComparison(Figures? ListOrder, Figures? ByTemperature);
 public sealed record PlannedDay(
     TaskNetwork Network,
     Plan Plan,
-    OvenProgramme Programme,
+    ImmutableArray<OvenProgramme> Programmes,
     Figures Figures,
     HandComparison ByHand,
     int BoundFinish,
@@ -32,16 +32,16 @@ public sealed record PlannedDay(
     {
         var broken = PlanChecker.Check(network, plan);
         if (broken.Count > 0) throw new InvalidOperationException($"The plan breaks {broken.Count} rules, first: {broken[0].Message}");
-        var programme = OvenProgramme.Of(network, plan);
+        var programmes = Enumerable.Range(0, network.Kitchen.Ovens.Length).Select(o => OvenProgramme.Of(network, plan, o)).ToImmutableArray();
         return new PlannedDay(
             network,
             plan,
-            programme,
+            programmes,
             Figures.Of(network, plan),
             new HandComparison(ByHandIn(network, HandMethods.ListOrder(network)), ByHandIn(network, HandMethods.ByTemperature(network))),
             boundFinish,
             Explainer.Explain(network, plan),
-            RunSheet.Of(network, plan, programme));
+            RunSheet.Of(network, plan, programmes));
     }
 
     /// <summary>How far the finish may lie above the best possible, in percent of the day's length so far; 0 when proven.</summary>

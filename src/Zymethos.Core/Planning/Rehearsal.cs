@@ -51,8 +51,10 @@ public static class Rehearsal
         var place = new int[order.Length];
         for (var i = 0; i < order.Length; i++) place[order[i]] = i;
         // Ties that look back along the order; windows are watched, not obeyed.
-        var ties = network.Tasks.Select(t => graph.Ties.Where(a => a.To == t.Index && a.Kind is not (TieKind.Window or TieKind.Together) && place[a.From] < place[t.Index])
-            .Select(a => (a.From, a.Lag, Moves: MovesWithEnd(network, plan, a))).ToArray()).ToArray();
+        var ties = network.Tasks.Select(t => graph.Ties.Where(a => a.To == t.Index && a.Kind is not (TieKind.Window or TieKind.Together or TieKind.Door) && place[a.From] < place[t.Index])
+            .Select(a => (a.From, a.Lag, Moves: DoorSettling.MovesWithEnd(network, plan, a))).ToArray()).ToArray();
+        // What the open door or the hour adds to a step it adds on every day.
+        var planned = plan.Tasks.Select(t => t.End - t.Start).ToArray();
         var windows = network.Links.Where(l => l is { MaxLag: not null, Window: Recipes.WindowKind.Hard }).ToArray();
         var n = network.Tasks.Length;
         var (start, length, floor) = (new int[n], new int[n], new int[n]);
@@ -65,7 +67,7 @@ public static class Rehearsal
         {
             foreach (var t in order)
             {
-                length[t] = Draw(network.Tasks[t], random.NextDouble());
+                length[t] = Draw(network.Tasks[t], random.NextDouble()) + planned[t] - network.Tasks[t].Likely;
                 floor[t] = plan.Tasks[t].Start;
             }
 #pragma warning restore CA5394
@@ -75,7 +77,7 @@ public static class Rehearsal
                 foreach (var t in order)
                 {
                     var at = floor[t];
-                    foreach (var (from, lag, moves) in ties[t]) at = Math.Max(at, start[from] + lag + (moves ? length[from] - network.Tasks[from].Likely : 0));
+                    foreach (var (from, lag, moves) in ties[t]) at = Math.Max(at, start[from] + lag + (moves ? length[from] - planned[from] : 0));
                     start[t] = at;
                 }
 
@@ -122,17 +124,6 @@ public static class Rehearsal
         var split = (mode - low) / (high - low);
         var value = u < split ? low + Math.Sqrt(u * (high - low) * (mode - low)) : high - Math.Sqrt((1 - u) * (high - low) * (high - mode));
         return Math.Max(1, (int)Math.Round(value));
-    }
-
-    /// <summary>Whether what follows waits for the end of a step rather than for a hand at its beginning.</summary>
-    private static bool MovesWithEnd(TaskNetwork network, Plan plan, Tie tie)
-    {
-        if (tie.Kind == TieKind.Order) return false;
-        if (tie.Kind != TieKind.Hands) return true;
-        var from = plan.Tasks[tie.From];
-        // The block of hands that the tie speaks of: the last that ends before the next one begins.
-        var until = plan.Tasks[tie.From].Hands.Where(b => b.Until <= plan.Tasks[tie.To].End).Select(b => b.Until).DefaultIfEmpty(from.End).Max();
-        return network.Tasks[tie.From].IsHandsOn || until == from.End;
     }
 
     private static void Count(TaskNetwork network, int[] start, int[] length, TaskLink[] windows, int[] ready, int[] unspoilt)

@@ -38,8 +38,8 @@ public sealed record RunSheetLine(int Minute, int Minutes, RunSheetKind Kind, st
 public static class RunSheet
 {
     /// <summary>The lines of a plan.</summary>
-    public static ImmutableArray<RunSheetLine> Of(TaskNetwork network, Plan plan, OvenProgramme programme) =>
-        [.. Steps(network, plan).Concat(Dial(programme)).OrderBy(l => l.Minute).ThenBy(l => Rank(l.Kind)).ThenBy(l => l.Task ?? -1)];
+    public static ImmutableArray<RunSheetLine> Of(TaskNetwork network, Plan plan, ImmutableArray<OvenProgramme> programmes) =>
+        [.. Steps(network, plan).Concat(programmes.SelectMany((p, oven) => Dial(p, programmes.Length == 1 ? "" : oven == 0 ? "first oven: " : "second oven: "))).OrderBy(l => l.Minute).ThenBy(l => Rank(l.Kind)).ThenBy(l => l.Task ?? -1)];
 
     // At the same minute: out before the dial before in before work.
     private static int Rank(RunSheetKind kind) => kind switch
@@ -60,12 +60,12 @@ public static class RunSheet
             if (task.IsHandsOn || task.Oven is null)
             {
                 var kind = task.Hands.IsEmpty ? RunSheetKind.Wait : RunSheetKind.Work;
-                yield return new RunSheetLine(planned.Start, task.Likely, kind, task.Title, task.Index, Who(network, planned, planned.Start), null);
+                yield return new RunSheetLine(planned.Start, planned.End - planned.Start, kind, task.Title, task.Index, Who(network, planned, planned.Start), null);
                 continue;
             }
 
             var celsius = task.Oven.Setting.Celsius;
-            yield return new RunSheetLine(planned.Start, task.Likely, RunSheetKind.In, task.Title, task.Index, Who(network, planned, planned.Start), celsius);
+            yield return new RunSheetLine(planned.Start, planned.End - planned.Start, RunSheetKind.In, task.Title, task.Index, Who(network, planned, planned.Start), celsius);
             foreach (var (touch, i) in (task.Step?.Touches ?? []).OrderBy(t => t.At).Select((t, i) => (t, i)))
             {
                 // The hands between putting in and taking out are those of the touches, in their order.
@@ -79,7 +79,7 @@ public static class RunSheet
         }
     }
 
-    private static IEnumerable<RunSheetLine> Dial(OvenProgramme programme)
+    private static IEnumerable<RunSheetLine> Dial(OvenProgramme programme, string which)
     {
         OvenPhase? before = null;
         foreach (var segment in programme.Segments)
@@ -90,22 +90,22 @@ public static class RunSheet
             {
                 case OvenPhase.Heating:
                     var cold = before is null or OvenPhase.Off or OvenPhase.Proofing;
-                    yield return Line(minute, cold ? $"Oven on, dial to {celsius} °C" : $"Dial up to {celsius} °C", celsius);
+                    yield return Line(which, minute, cold ? $"Oven on, dial to {celsius} °C" : $"Dial up to {celsius} °C", celsius);
                     break;
                 case OvenPhase.CoolingAjar when segment.Setting is { IsProof: true }:
-                    yield return Line(minute, "Oven off, door ajar: dough goes in when it is cold", null);
+                    yield return Line(which, minute, "Oven off, door ajar: dough goes in when it is cold", null);
                     break;
                 case OvenPhase.CoolingAjar:
-                    yield return Line(minute, $"Dial down to {celsius} °C, door ajar", celsius);
+                    yield return Line(which, minute, $"Dial down to {celsius} °C, door ajar", celsius);
                     break;
                 case OvenPhase.Holding when before == OvenPhase.CoolingAjar:
-                    yield return Line(minute, $"Shut the door: {celsius} °C reached", celsius);
+                    yield return Line(which, minute, $"Shut the door: {celsius} °C reached", celsius);
                     break;
                 case OvenPhase.Proofing:
-                    yield return Line(minute, "Pan of hot water into the cold oven", null);
+                    yield return Line(which, minute, "Pan of hot water into the cold oven", null);
                     break;
                 case OvenPhase.Off:
-                    yield return Line(minute, "Oven off", null);
+                    yield return Line(which, minute, "Oven off", null);
                     break;
             }
 
@@ -113,10 +113,11 @@ public static class RunSheet
         }
 
         if (before is OvenPhase.Holding or OvenPhase.Heating)
-            yield return Line((int)Math.Ceiling(programme.Segments[^1].Until), "Oven off, the last load is out", null);
+            yield return Line(which, (int)Math.Ceiling(programme.Segments[^1].Until), "Oven off, the last load is out", null);
     }
 
-    private static RunSheetLine Line(int minute, string text, int? celsius) => new(minute, 0, RunSheetKind.Dial, text, null, [], celsius);
+    private static RunSheetLine Line(string which, int minute, string text, int? celsius) =>
+        new(minute, 0, RunSheetKind.Dial, which.Length == 0 ? text : $"{char.ToUpperInvariant(which[0])}{which[1..]}{char.ToLowerInvariant(text[0])}{text[1..]}", null, [], celsius);
 
     private static ImmutableArray<string> Who(TaskNetwork network, PlannedTask planned, int minute) =>
         [.. planned.Hands.Where(b => b.From <= minute && minute < b.Until).Select(b => network.Helpers[b.Helper].Name)];

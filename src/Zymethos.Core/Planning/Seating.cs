@@ -1,11 +1,14 @@
 namespace Zymethos.Core.Planning;
 
 /// <summary>Gives the starts of a day their people and shelves, where counting has shown that there are enough.</summary>
-internal sealed class Seating(TaskNetwork network, int[] starts)
+internal sealed class Seating(TaskNetwork network, int[] starts, int[] ends, int[] ovens)
 {
     /// <summary>Whether everybody has the same hours, so that any free person will do.</summary>
     public static bool SameHours(TaskNetwork network) =>
         network.Helpers.All(h => h.From == network.Helpers[0].From && h.Until == network.Helpers[0].Until);
+
+    /// <summary>Whether loads of one setting may simply be counted: pans of one size, none with a wish where to stand.</summary>
+    public static bool AreAlike(List<PlanTask> loads) => loads.TrueForAll(t => t.Oven!.Pan == loads[0].Oven!.Pan && t.Oven.UnitsPerItem == loads[0].Oven!.UnitsPerItem && t.Oven.InSecond == loads[0].Oven!.InSecond && t.Oven.Shelf == Recipes.ShelfWish.Any);
 
     /// <summary>Seats all tasks. The two functions answer where the solver itself chose a shelf or a person.</summary>
     public Plan Seat(Func<int, int, int, bool> onShelf, Func<int, int, int, bool> byHelper)
@@ -14,9 +17,10 @@ internal sealed class Seating(TaskNetwork network, int[] starts)
         var shelves = SeatShelves(onShelf);
         return new Plan([.. network.Tasks.Select(t => new PlannedTask(
             starts[t.Index],
-            starts[t.Index] + t.Likely,
+            ends[t.Index],
             [.. hands[t.Index]],
-            [.. shelves[t.Index]]))]);
+            [.. shelves[t.Index]])
+        { Oven = ovens[t.Index] })]);
     }
 
     private List<HandsBlock>[] SeatHands(Func<int, int, int, bool> byHelper)
@@ -26,7 +30,7 @@ internal sealed class Seating(TaskNetwork network, int[] starts)
         var lastBake = new int[network.Helpers.Length];
         var any = SameHours(network);
         var needs = network.Tasks
-            .SelectMany(t => t.Hands.Select((h, i) => (t.Index, t.Bake, Need: i, From: starts[t.Index] + h.Offset, Until: starts[t.Index] + h.Offset + h.Length, h.People)))
+            .SelectMany(t => t.Hands.Select((h, i) => (At: t.HandsAt(h, starts[t.Index], ends[t.Index]), h.People, Need: i)).Select(h => (t.Index, t.Bake, h.Need, h.At.From, h.At.Until, h.People)))
             .OrderBy(n => n.From)
             .ThenBy(n => n.Index);
         foreach (var n in needs)
@@ -49,18 +53,19 @@ internal sealed class Seating(TaskNetwork network, int[] starts)
     private List<int>[] SeatShelves(Func<int, int, int, bool> onShelf)
     {
         var result = network.Tasks.Select(_ => new List<int>()).ToArray();
-        var shelves = network.Kitchen.Oven.Shelves;
-        foreach (var group in network.Tasks.Where(t => t.Oven is not null).GroupBy(t => t.Oven!.Setting))
+        foreach (var group in network.Tasks.Where(t => t.Oven is not null).GroupBy(t => (ovens[t.Index], t.Oven!.Setting)))
         {
+            var oven = group.Key.Item1;
+            var shelves = network.Kitchen.Ovens[oven].Shelves;
             var loads = group.OrderBy(t => starts[t.Index]).ToList();
-            var units = loads[0].Oven!.UnitsPerItem;
-            var equal = loads.TrueForAll(t => t.Oven!.UnitsPerItem == units);
-            var freeFrom = new int[shelves * (TaskNetwork.ShelfUnits / units)];
+            // The solver counted where all loads that could come here are alike, and chose a shelf for each pan where they are not.
+            var counted = AreAlike([.. network.Tasks.Where(t => t.Oven?.Setting == group.Key.Setting && t.Oven.UnitsIn(oven) > 0)]);
+            var freeFrom = new int[shelves * (TaskNetwork.ShelfUnits / loads[0].Oven!.UnitsIn(oven))];
             foreach (var load in loads)
             {
                 for (var item = 0; item < load.Oven!.Items; item++)
                 {
-                    if (!equal)
+                    if (!counted)
                     {
                         for (var s = 0; s < shelves; s++)
                         {
@@ -71,12 +76,12 @@ internal sealed class Seating(TaskNetwork network, int[] starts)
                     }
 
                     var place = Array.FindIndex(freeFrom, f => f <= starts[load.Index]);
-                    freeFrom[place] = starts[load.Index] + load.Likely;
+                    freeFrom[place] = ends[load.Index];
                     result[load.Index].Add(place * shelves / freeFrom.Length);
                 }
             }
 
-            MiddleFirst(result, loads);
+            if (loads.TrueForAll(l => l.Oven!.Shelf == Recipes.ShelfWish.Any)) MiddleFirst(result, loads, shelves);
         }
 
         return result;
@@ -86,9 +91,8 @@ internal sealed class Seating(TaskNetwork network, int[] starts)
     /// Shelves are alike to the rules, so they may change places: the one used longest becomes the middle one, which bakes most evenly
     /// (common practice, no source).
     /// </summary>
-    private void MiddleFirst(List<int>[] shelvesOf, List<PlanTask> loads)
+    private static void MiddleFirst(List<int>[] shelvesOf, List<PlanTask> loads, int shelves)
     {
-        var shelves = network.Kitchen.Oven.Shelves;
         var fromMiddle = Enumerable.Range(0, shelves).OrderBy(s => Math.Abs(s - (shelves / 2))).ToList();
         var byUse = Enumerable.Range(0, shelves)
             .OrderByDescending(s => loads.Sum(l => l.Likely * shelvesOf[l.Index].Count(x => x == s)))

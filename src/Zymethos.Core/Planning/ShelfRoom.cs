@@ -3,23 +3,31 @@ using Zymethos.Core.Recipes;
 
 namespace Zymethos.Core.Planning;
 
-/// <summary>How much of a shelf a pan takes, by how many of its kind stand on one in straight rows.</summary>
+/// <summary>How much of a shelf a pan takes, by how many of its kind stand on one.</summary>
 public static class ShelfRoom
 {
-    /// <summary>How many of a pan stand on one shelf, all turned the same way; 0 when not even one does.</summary>
-    public static int PansPerShelf(Oven oven, Pan pan)
+    // More of a kind than this are not counted on a shelf: small moulds stand on a tray.
+    private const int MostOfAKind = 12;
+
+    /// <summary>How many of a pan stand on one shelf; 0 when not even one does.</summary>
+    public static int PansPerShelf(Oven oven, Pan pan) => PansPerShelf(oven, Footprint.Of(pan));
+
+    /// <summary>How many of a footprint stand on one shelf; 0 when not even one does.</summary>
+    public static int PansPerShelf(Oven oven, Footprint pan)
     {
-        var lengthwise = Rows(oven.ShelfWidth.Millimetres, pan.Length.Millimetres) * Rows(oven.ShelfDepth.Millimetres, pan.Width.Millimetres);
-        var crosswise = Rows(oven.ShelfWidth.Millimetres, pan.Width.Millimetres) * Rows(oven.ShelfDepth.Millimetres, pan.Length.Millimetres);
-        return Math.Max(lengthwise, crosswise);
+        if (pan.Wide <= 0) return 0;
+        var rows = Math.Min(MostOfAKind, Math.Max(Rows(pan.Long, pan.Wide), Rows(pan.Wide, pan.Long)));
+        // Turned some one way and some the other, more may fit than in straight rows.
+        while (rows < MostOfAKind && ShelfPacking.Place(oven, [.. Enumerable.Repeat(pan, rows + 1)]) is not null) rows++;
+        return rows;
+
+        int Rows(int across, int deep) => (int)Math.Floor((oven.ShelfWidth.Millimetres + 1e-6) / across) * (int)Math.Floor((oven.ShelfDepth.Millimetres + 1e-6) / deep);
     }
 
-    /// <summary>Twelfths of a shelf that one such pan takes, rounded up; a whole shelf for a pan that does not fit at all.</summary>
-    public static int UnitsOf(Oven oven, Pan pan)
+    /// <summary>Parts of a shelf (of <see cref="TaskNetwork.ShelfUnits"/>) that one such pan takes, rounded up; 0 for a pan that does not fit at all.</summary>
+    public static int UnitsOf(Oven oven, Footprint pan)
     {
-        var fits = Math.Max(1, PansPerShelf(oven, pan));
-        return Math.Max(1, (TaskNetwork.ShelfUnits + fits - 1) / fits);
+        var fits = PansPerShelf(oven, pan);
+        return fits == 0 ? 0 : (TaskNetwork.ShelfUnits + fits - 1) / fits;
     }
-
-    private static int Rows(double room, double side) => side <= 0 ? 0 : (int)Math.Floor((room + 1e-6) / side);
 }

@@ -17,6 +17,12 @@ public sealed record BakeWish(Recipe Recipe, int Batches, LocalDateTime? ReadyBy
 {
     /// <summary>Which way each step with several is spent, by its key: 0 its own, 1 the first of its modes. What is not named goes its own way.</summary>
     public ImmutableDictionary<string, int> Modes { get; init; } = ImmutableDictionary<string, int>.Empty;
+
+    /// <summary>Yeast as a multiple of what the recipe takes, 0.25 to 3: rises go in proportion.</summary>
+    public double Yeast { get; init; } = 1;
+
+    /// <summary>Under this key <see cref="Modes"/> says whether two batches are mixed in one bowl (1) or each on its own (0).</summary>
+    public const string MixTogether = "mix-together";
 }
 
 /// <summary>A day as it is asked for.</summary>
@@ -48,9 +54,10 @@ public sealed record CompileResult(TaskNetwork? Network, IReadOnlyList<Fault> Fa
 /// <item>a minute of hands at the start and the end of every bake, and at the start of an oven-proof spell;</item>
 /// <item>after an oven-proof spell the step "take dough, towel and water out of the oven", at once and still in the cold oven, so that no
 /// heating can start before it;</item>
-/// <item>washing time on the mixer after each mix, and on every pan of which the kitchen has a known number after each bake;</item>
+/// <item>washing time on the mixer after each mix; several mixes where the bowl does not take a batch, one for two batches where it does;</item>
+/// <item>pans of which the kitchen has a known number, from filling to washing, and room on racks, in the refrigerator and the freezer where the kitchen counts it;</item>
 /// <item>a minute of hands for whatever is done to a bake part-way;</item>
-/// <item>rises as long as the room's temperature makes them.</item>
+/// <item>rises as long as the room at their hour, the oven-proof spell or the refrigerator makes them.</item>
 /// </list>
 /// </summary>
 public static class TaskCompiler
@@ -92,12 +99,14 @@ public static class TaskCompiler
         var helpers = kitchen.People
             .Select(p => new Helper(p.Name, MinuteOf(p.From, wish.From, 0, (int)span), MinuteOf(p.Until, wish.From, (int)span, (int)span)))
             .ToImmutableArray();
+        var counter = wish.Bakes.Select(b => RiseTimes.OnCounter(ChosenRecipe.Of(b.Recipe))).ToList();
         wish = wish with { Bakes = [.. wish.Bakes.Select(b => b with { Recipe = DayStretch.Of(InMode(ChosenRecipe.Of(b.Recipe), b.Modes)) })] };
         for (var i = 0; i < wish.Bakes.Length; i++) FindPansThatLack(kitchen, wish.Bakes[i], $"bakes[{i}]", faults);
         for (var i = 0; i < wish.Bakes.Length; i++) FindTooLong(wish.Bakes[i], $"bakes[{i}]", faults);
         if (faults.Count > 0) return new CompileResult(null, faults);
-        var build = new Builder(kitchen);
-        for (var i = 0; i < wish.Bakes.Length; i++) build.Add(wish.Bakes[i], i, faults);
+        var build = new NetworkBuilder(kitchen, wish.From, (int)span + TaskNetwork.AfterSpan);
+        for (var i = 0; i < wish.Bakes.Length; i++) build.Add(wish.Bakes[i], i, counter[i], faults);
+        FindInRoom(build, faults);
         if (faults.Count > 0) return new CompileResult(null, faults);
         if (build.Tasks.Count > MostTasks)
             return new CompileResult(null, [new Fault("bakes", $"That is {build.Tasks.Count} steps in one day; at most {MostTasks} can be planned. Take fewer batches.")]);
@@ -116,8 +125,30 @@ public static class TaskCompiler
             {
                 Rests = [.. wish.Rests.Select(r => new Rest(Offset(wish, r.From)!.Value, Offset(wish, r.Until)!.Value))],
                 Lean = wish.Lean,
+                Holds = [.. build.Holds],
+                Unmixed = build.Unmixed(),
             },
             wish.ByHand);
+    }
+
+    /// <summary>What alone is more than there is: a dough for which the refrigerator is too full, a cake for which the racks are.</summary>
+    private static void FindInRoom(NetworkBuilder build, List<Fault> faults)
+    {
+        foreach (var task in build.Tasks)
+        {
+            foreach (var demand in task.Demands)
+            {
+                var there = build.Resources[demand.Resource];
+                if (demand.Units <= there.Capacity) continue;
+                var way = task.Step?.Modes.IsEmpty == false ? "Let it rise another way, or make" : "Make";
+                faults.Add(new Fault($"bakes[{task.Bake}]", there.Name switch
+                {
+                    NetworkBuilder.Fridge => $"\"{task.Title}\" wants about {demand.Units} litres of the refrigerator; {there.Capacity} are free. {way} room there, or take fewer batches.",
+                    NetworkBuilder.Freezer => $"\"{task.Title}\" wants about {demand.Units} litres of the freezer; {there.Capacity} are free. Make room there, or take fewer batches.",
+                    _ => $"\"{task.Title}\" wants more room on the {there.Name} than there is. Put up another, or say so in the kitchen.",
+                }));
+            }
+        }
     }
 
     private static void FindInRests(DayWish wish, List<Fault> faults)
@@ -133,7 +164,7 @@ public static class TaskCompiler
     }
 
     /// <summary>The recipe with its waits spent the chosen way.</summary>
-    public static Recipe InMode(Recipe recipe, ImmutableDictionary<string, int> modes) => modes.IsEmpty ? recipe : recipe with
+    private static Recipe InMode(Recipe recipe, ImmutableDictionary<string, int> modes) => modes.IsEmpty ? recipe : recipe with
     {
         Steps = [.. recipe.Steps.Select(s => modes.TryGetValue(s.Key, out var mode) && mode > 0 && mode <= s.Modes.Length ? Spent(s, s.Modes[mode - 1]) : s)],
     };
@@ -152,14 +183,10 @@ public static class TaskCompiler
         for (var i = 0; i < bake.Recipe.Steps.Length; i++)
         {
             if (bake.Recipe.Steps[i] is not { Kind: StepKind.Bake, Oven: { } use } step) continue;
-            if (PansOf(kitchen, use.Pan) is { } there && use.Pans > there)
+            if (NetworkBuilder.PansOf(kitchen, use.Pan) is { } there && use.Pans > there)
                 faults.Add(new Fault($"{at}.recipe.steps[{i}].oven.pans", $"\"{step.Title}\" fills {use.Pans} of {use.Pan.Name} at once; the kitchen has {there}."));
         }
     }
-
-    /// <summary>How many of a pan the kitchen says it has; null when it does not say.</summary>
-    private static int? PansOf(Kitchen kitchen, Pan pan) =>
-        kitchen.Pans.Where(s => string.Equals(s.Pan.Name, pan.Name, StringComparison.OrdinalIgnoreCase)).Select(s => (int?)s.Count).FirstOrDefault();
 
     private static int? Offset(DayWish wish, LocalDateTime? time) =>
         time is { } t ? (int)Period.Between(wish.From, t, PeriodUnits.Minutes).Minutes : null;
@@ -184,6 +211,7 @@ public static class TaskCompiler
 
     private static void FindInBake(Kitchen kitchen, DayWish wish, BakeWish bake, string at, List<Fault> faults)
     {
+        if (!(bake.Yeast >= 0.25 && bake.Yeast <= 3)) faults.Add(new Fault($"{at}.yeast", "Take a quarter to three times the recipe's yeast."));
         if (bake.Batches is < 1 or > 12) faults.Add(new Fault($"{at}.batches", "Bake 1 to 12 batches of a recipe in a day."));
         if (bake.ReadyBy <= wish.From) faults.Add(new Fault($"{at}.readyBy", $"\"{bake.Recipe.Name}\" cannot be ready before the day starts."));
         if (bake.NotBefore >= wish.Until) faults.Add(new Fault($"{at}.notBefore", $"\"{bake.Recipe.Name}\" cannot start after the day has ended."));
@@ -205,11 +233,11 @@ public static class TaskCompiler
 
     private static void FindInOvenUse(Kitchen kitchen, Step step, OvenUse use, string here, List<Fault> faults)
     {
-        if (use.State == OvenState.Bake && (use.SetTemperature.Celsius < 50 || use.SetTemperature > kitchen.Oven.Hottest))
+        if (use.State == OvenState.Bake && (use.SetTemperature.Celsius < 50 || kitchen.Ovens.All(o => use.SetTemperature > o.Hottest)))
         {
             faults.Add(new Fault(
                 $"{here}.oven.setTemperatureC",
-                $"\"{step.Title}\" asks for {use.SetTemperature.Celsius:0} °C; this oven can be set from 50 to {kitchen.Oven.Hottest.Celsius:0} °C."));
+                $"\"{step.Title}\" asks for {use.SetTemperature.Celsius:0} °C; this oven can be set from 50 to {kitchen.Ovens.Max(o => o.Hottest.Celsius):0} °C."));
         }
 
         if (use.State == OvenState.Proof && (use.SetTemperature <= kitchen.Room || use.SetTemperature > OvenThermal.ColdEnoughForDough))
@@ -219,189 +247,11 @@ public static class TaskCompiler
                 $"\"{step.Title}\": an oven-proof spell is warmer than the room ({kitchen.Room.Celsius:0} °C) and at most {OvenThermal.ColdEnoughForDough.Celsius:0} °C."));
         }
 
-        var fits = ShelfRoom.PansPerShelf(kitchen.Oven, use.Pan);
+        var fits = kitchen.Ovens.Max(o => ShelfRoom.PansPerShelf(o, use.Pan));
+        var most = kitchen.Ovens.Max(o => ShelfRoom.PansPerShelf(o, use.Pan) * o.Shelves);
         if (fits == 0)
             faults.Add(new Fault($"{here}.oven.pan", $"\"{step.Title}\": {use.Pan.Name} is larger than the oven's shelf."));
-        else if (use.Pans > fits * kitchen.Oven.Shelves)
-            faults.Add(new Fault($"{here}.oven.pans", $"\"{step.Title}\": {use.Pans} of {use.Pan.Name} do not go in together; {fits * kitchen.Oven.Shelves} do."));
-    }
-
-    private sealed class Builder(Kitchen kitchen)
-    {
-        private Dictionary<string, RoomRise> _rises = [];
-
-        public List<PlanTask> Tasks { get; } = [];
-
-        public List<TaskLink> Links { get; } = [];
-
-        public List<(int First, int Second)> Orders { get; } = [];
-
-        private readonly Dictionary<string, int> _pans = new(StringComparer.OrdinalIgnoreCase);
-
-        public List<SharedResource> Resources { get; } = [new SharedResource(kitchen.Mixers == 1 ? "mixer" : "mixers", kitchen.Mixers)];
-
-        public void Add(BakeWish wish, int bake, List<Fault> faults)
-        {
-            var rises = new RiseTimes(wish.Recipe, kitchen);
-            _rises = [];
-            foreach (var (step, i) in wish.Recipe.Steps.Select((s, i) => (s, i)))
-            {
-                if (step.Kind is not (StepKind.BulkRise or StepKind.Proof) || step.Oven is not null) continue;
-                if (rises.Next(step.Takes) is { } rise) _rises[step.Key] = rise;
-                else faults.Add(new Fault($"bakes[{bake}].recipe.steps[{i}].minutes", $"\"{step.Title}\" is not ready within three days at {kitchen.Room.Celsius:0} °C: give the dough a warmer place, or let it rise in the oven-proof spell."));
-            }
-
-            Dictionary<string, int[]>? previous = null;
-            for (var batch = 0; batch < wish.Batches; batch++)
-            {
-                var tasks = AddBatch(wish, bake, batch);
-                if (previous is not null)
-                {
-                    foreach (var (key, indexes) in tasks) Orders.Add((previous[key][^1], indexes[0]));
-                }
-
-                previous = tasks;
-            }
-        }
-
-        private Dictionary<string, int[]> AddBatch(BakeWish wish, int bake, int batch)
-        {
-            var tasks = new Dictionary<string, int[]>(StringComparer.Ordinal);
-            var cleared = new Dictionary<string, int[]>(StringComparer.Ordinal);
-            foreach (var step in wish.Recipe.Steps)
-            {
-                tasks[step.Key] = [.. Enumerable.Range(0, step.Times).Select(wave => AddTask(wish, bake, batch, step, wave))];
-                for (var wave = 1; wave < step.Times; wave++) Orders.Add((tasks[step.Key][wave - 1], tasks[step.Key][wave]));
-                if (step.Oven is { State: OvenState.Proof })
-                    cleared[step.Key] = [.. tasks[step.Key].Select(proof => AddClearing(proof))];
-            }
-
-            foreach (var link in wish.Recipe.Links)
-            {
-                AddLinks(tasks[link.From], tasks[link.To], link);
-                if (cleared.TryGetValue(link.From, out var clearings))
-                    AddLinks(clearings, tasks[link.To], link with { MinLag = Duration.Zero, MaxLag = null, Why = "" });
-            }
-
-            return tasks;
-        }
-
-        private void AddLinks(int[] from, int[] to, Link link)
-        {
-            var min = (int)Math.Ceiling(link.MinLag.TotalMinutes);
-            var max = link.MaxLag is { } most ? (int?)Math.Floor(most.TotalMinutes) : null;
-            // Wave to the same wave; one to all; all to one.
-            for (var i = 0; i < Math.Max(from.Length, to.Length); i++)
-                Links.Add(new TaskLink(from[Math.Min(i, from.Length - 1)], to[Math.Min(i, to.Length - 1)], min, max, link.Window, link.Why));
-        }
-
-        private int AddTask(BakeWish wish, int bake, int batch, Step step, int wave)
-        {
-            var index = Tasks.Count;
-            var rise = _rises.GetValueOrDefault(step.Key);
-            var takes = rise?.Takes ?? step.Takes;
-            var likely = Math.Max(1, (int)Math.Round(takes.Likely.TotalMinutes));
-            var title = step.Title;
-            if (step.Times > 1) title += $", {wave + 1} of {step.Times}";
-            if (wish.Batches > 1) title += $" (batch {batch + 1})";
-            Tasks.Add(new PlanTask(
-                index,
-                $"{bake + 1}.{batch + 1}.{step.Key}.{wave + 1}",
-                bake,
-                title,
-                step.Kind,
-                Math.Max(1, (int)Math.Floor(takes.Low.TotalMinutes)),
-                likely,
-                (int)Math.Ceiling(takes.High.TotalMinutes),
-                HandsOf(step, likely),
-                DemandsOf(step),
-                step.Oven is { } use ? NeedOf(use) : null,
-                step)
-            { Said = rise?.Said ?? WaterFor(wish.Recipe, step) });
-            return index;
-        }
-
-        /// <summary>How warm the water should be so that a mixed yeast dough comes out as the recipe's rises take it to be; empty for what does not rise.</summary>
-        private string WaterFor(Recipe recipe, Step step)
-        {
-            if (step.Kind != StepKind.Mix || !recipe.Steps.Any(s => s.Kind is StepKind.BulkRise or StepKind.Proof)) return "";
-            var water = WaterTemperature.For(RiseTimes.RecipeRoom, kitchen.Room, kitchen.Room, MixerWarmsDegrees);
-            var warm = $"For a dough of {RiseTimes.RecipeRoom.Celsius:0} °C, with flour and room at {kitchen.Room.Celsius:0} °C and a mixer that warms it by about {MixerWarmsDegrees:0} degrees";
-            if (water.Celsius < 2) return $"{warm}, water from the refrigerator is still a little warm.";
-            return water > WaterTemperature.WarnAbove
-                ? $"{warm}, the water would have to be {water.Celsius:0} °C: too hot for yeast. Take it at {WaterTemperature.WarnAbove.Celsius:0} °C at most and give the rise longer."
-                : $"{warm}, take water of about {water.Celsius:0} °C.";
-        }
-
-        private ImmutableArray<Demand> DemandsOf(Step step)
-        {
-            if (step.Kind == StepKind.Mix) return [new Demand(0, 1, (int)kitchen.MixerWash.TotalMinutes)];
-            if (step is not { Kind: StepKind.Bake, Oven: { } use } || PansOf(kitchen, use.Pan) is not { } there) return [];
-            if (!_pans.TryGetValue(use.Pan.Name, out var resource))
-            {
-                _pans[use.Pan.Name] = resource = Resources.Count;
-                Resources.Add(new SharedResource(use.Pan.Name, there));
-            }
-
-            return [new Demand(resource, use.Pans, PanWashMinutes)];
-        }
-
-        private static ImmutableArray<HandsNeed> HandsOf(Step step, int likely)
-        {
-            if (step.Hands > 0) return [new HandsNeed(0, likely, step.Hands)];
-            if (step.Oven is null) return [];
-            if (step.Oven.State == OvenState.Proof) return [new HandsNeed(0, DoorMinutes, 1)];
-            if (likely < (2 * DoorMinutes) + 1) return [new HandsNeed(0, likely, 1)];
-            return [new HandsNeed(0, DoorMinutes, 1), .. TouchesOf(step, likely), new HandsNeed(likely - DoorMinutes, DoorMinutes, 1)];
-        }
-
-        /// <summary>A minute for each thing done part-way, each its own, between putting in and taking out.</summary>
-        private static IEnumerable<HandsNeed> TouchesOf(Step step, int likely)
-        {
-            var next = DoorMinutes;
-            foreach (var touch in step.Touches.OrderBy(t => t.At))
-            {
-                var at = Math.Max(next, (int)Math.Round(touch.At * likely));
-                if (at + DoorMinutes > likely - DoorMinutes) yield break;
-                yield return new HandsNeed(at, DoorMinutes, 1);
-                next = at + DoorMinutes;
-            }
-        }
-
-        private OvenNeed NeedOf(OvenUse use) => new(
-            new OvenSetting((int)Math.Round(use.SetTemperature.Celsius), use.State == OvenState.Proof),
-            use.Pans,
-            ShelfRoom.UnitsOf(kitchen.Oven, use.Pan));
-
-        private int AddClearing(int proof)
-        {
-            var index = Tasks.Count;
-            var of = Tasks[proof];
-            Tasks.Add(new PlanTask(
-                index,
-                of.Id + ".clear",
-                of.Bake,
-                "Take dough, towel and water out of the oven",
-                StepKind.Work,
-                1,
-                ClearOvenMinutes,
-                2 * ClearOvenMinutes,
-                [new HandsNeed(0, ClearOvenMinutes, 1)],
-                [],
-                of.Oven,
-                new Step(
-                    of.Step!.Key + "-clear",
-                    "Take dough, towel and water out of the oven",
-                    "Everything comes out before the dial is touched.",
-                    StepKind.Work,
-                    DurationEstimate.Minutes(1, ClearOvenMinutes, 2 * ClearOvenMinutes),
-                    1,
-                    null,
-                    1,
-                    [new DoneTest("The oven is empty; someone has looked.")],
-                    [CautionKind.DoughInOven])));
-            Links.Add(new TaskLink(proof, index, 0, 0, WindowKind.Hard, "the oven is cleared as soon as the dough has risen"));
-            return index;
-        }
+        else if (use.Pans > most)
+            faults.Add(new Fault($"{here}.oven.pans", $"\"{step.Title}\": {use.Pans} of {use.Pan.Name} do not go in together; {most} do."));
     }
 }

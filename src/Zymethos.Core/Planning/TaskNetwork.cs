@@ -42,6 +42,12 @@ public sealed record TaskNetwork(
     /// <summary>Pairs of loads that never share the oven.</summary>
     public ImmutableArray<(int First, int Second)> Apart { get; init; } = [];
 
+    /// <summary>Shared things that stay taken from one task until another: a pan from filling it to turning out.</summary>
+    public ImmutableArray<Hold> Holds { get; init; } = [];
+
+    /// <summary>Pairs of pan footprints that do not share a shelf, since not all that their sizes would allow does really fit (see <see cref="ShelfMix"/>).</summary>
+    public ImmutableArray<UnmixedPans> Unmixed { get; init; } = [];
+
     /// <summary>Ways to wait that the planner chose for it; empty where nothing was to choose.</summary>
     public ImmutableArray<ChosenMode> Modes { get; init; } = [];
 
@@ -51,14 +57,17 @@ public sealed record TaskNetwork(
     /// <summary>Loads that go in together start at most so many minutes apart: one pair of hands puts in one after the other.</summary>
     public const int TogetherMinutes = 2;
 
-    /// <summary>Shelf space is counted in twelfths of a shelf.</summary>
-    public const int ShelfUnits = 12;
+    /// <summary>Shelf space is counted in parts of a shelf: a number that up to ten pans of a kind, or twelve, divide evenly.</summary>
+    public const int ShelfUnits = 2520;
 
     /// <summary>How long after the working span what is only waited for may still go on: a day and a night.</summary>
     public const int AfterSpan = 36 * 60;
 
     /// <summary>The last minute anything may end.</summary>
     public int Horizon => SpanEnd + AfterSpan;
+
+    /// <summary>The oven of that number as a body that heats and cools.</summary>
+    public OvenThermal Thermal(int oven) => new(Kitchen.Ovens[oven], Kitchen.Room);
 
     /// <summary>The clock time of a minute.</summary>
     public LocalDateTime TimeOf(int minute) => Origin.PlusMinutes(minute);
@@ -81,6 +90,37 @@ public sealed record SharedResource(string Name, int Capacity);
 /// <param name="HoldAfter">Minutes it stays taken after the task (washing the bowl), 0 or more.</param>
 public sealed record Demand(int Resource, int Units, int HoldAfter);
 
+/// <summary>A shared thing taken from the start of one task until some minutes after the end of another of the same bake.</summary>
+/// <param name="Resource">Index into <see cref="TaskNetwork.Resources"/>.</param>
+/// <param name="Units">How many, at least 1.</param>
+/// <param name="From">Index of the task with which it begins.</param>
+/// <param name="To">Index of the task with which it ends; it never starts before <paramref name="From"/> ends.</param>
+/// <param name="After">Minutes it stays taken beyond (washing), 0 or more.</param>
+public sealed record Hold(int Resource, int Units, int From, int To, int After);
+
+/// <summary>What a pan takes of a shelf, seen from above.</summary>
+/// <param name="Long">Its longer side in whole millimetres.</param>
+/// <param name="Wide">Its shorter side in whole millimetres.</param>
+public readonly record struct Footprint(int Long, int Wide)
+{
+    /// <summary>The footprint of a pan.</summary>
+    public static Footprint Of(Pan pan)
+    {
+        var (a, b) = ((int)Math.Ceiling(pan.Length.Millimetres - 1e-6), (int)Math.Ceiling(pan.Width.Millimetres - 1e-6));
+        return new Footprint(Math.Max(a, b), Math.Min(a, b));
+    }
+}
+
+/// <summary>Two footprints that do not share a shelf of an oven.</summary>
+/// <param name="Oven">Which oven.</param>
+/// <param name="One">A footprint.</param>
+/// <param name="Other">A footprint.</param>
+public readonly record struct UnmixedPans(int Oven, Footprint One, Footprint Other)
+{
+    /// <summary>Whether it speaks of these two.</summary>
+    public bool Is(int oven, Footprint a, Footprint b) => oven == Oven && ((a == One && b == Other) || (a == Other && b == One));
+}
+
 /// <summary>Where in a task hands are needed: from <paramref name="Offset"/> minutes after its start for <paramref name="Length"/> minutes.</summary>
 /// <param name="Offset">Minutes after the start of the task.</param>
 /// <param name="Length">Minutes, at least 1.</param>
@@ -90,8 +130,32 @@ public sealed record HandsNeed(int Offset, int Length, int People);
 /// <summary>What a task takes of the oven from its start to its end.</summary>
 /// <param name="Setting">The state the oven must hold all the while.</param>
 /// <param name="Items">How many pans; each may stand on a shelf of its own.</param>
-/// <param name="UnitsPerItem">Twelfths of a shelf that each takes, 1 to 12.</param>
-public sealed record OvenNeed(OvenSetting Setting, int Items, int UnitsPerItem);
+/// <param name="UnitsPerItem">Parts of a shelf of the first oven that each takes (of <see cref="TaskNetwork.ShelfUnits"/>); 0 when it cannot go in there.</param>
+public sealed record OvenNeed(OvenSetting Setting, int Items, int UnitsPerItem)
+{
+    /// <summary>Parts of a shelf of the second oven that each takes; 0 when it cannot go in there, or there is none.</summary>
+    public int InSecond { get; init; }
+
+    /// <summary>The pan seen from above.</summary>
+    public Footprint Pan { get; init; }
+
+    /// <summary>Which shelf it wants; <see cref="ShelfWish.Any"/> also where the wish cannot be kept because there are more pans than that shelf holds.</summary>
+    public ShelfWish Shelf { get; init; }
+
+    /// <summary>Parts of a shelf that each takes in an oven; 0 when it cannot go in there.</summary>
+    public int UnitsIn(int oven) => oven == 0 ? UnitsPerItem : InSecond;
+
+    /// <summary>Whether a pan may stand on a shelf of an oven with so many.</summary>
+    /// <param name="shelf">The shelf, 0 the lowest.</param>
+    /// <param name="shelves">How many there are.</param>
+    public bool MayStandOn(int shelf, int shelves) => Shelf switch
+    {
+        ShelfWish.Low => shelf == 0,
+        ShelfWish.High => shelf == shelves - 1,
+        ShelfWish.Middle => shelf == shelves / 2 || shelf == (shelves - 1) / 2,
+        _ => true,
+    };
+}
 
 /// <summary>A bake the day was asked for: one batch or several of a recipe.</summary>
 /// <param name="Name">What to call it.</param>
@@ -130,6 +194,22 @@ public sealed record PlanTask(
 {
     /// <summary>What the plan did with the recipe's time, in a sentence ("at 21 °C a rise of 75 min takes 88"); empty when nothing.</summary>
     public string Said { get; init; } = "";
+
+    /// <summary>
+    /// How long it takes when it is started in the first, second … half hour of the day, for what goes slower by night; the last entry holds from then on. Empty when
+    /// it takes <see cref="Likely"/> whenever it starts; else that is the least of them.
+    /// </summary>
+    public ImmutableArray<int> ByHalfHour { get; init; } = [];
+
+    /// <summary>How long it takes when started at a minute, openings of the oven's door not counted.</summary>
+    public int TakesFrom(int start) => ByHalfHour.IsEmpty ? Likely : ByHalfHour[Math.Clamp(start / 30, 0, ByHalfHour.Length - 1)];
+
+    /// <summary>Whether hands are needed at the very end, so that they move with it: taking a load out.</summary>
+    public bool IsAtEnd(HandsNeed need) => need.Offset > 0 && need.Offset + need.Length == Likely;
+
+    /// <summary>When hands are needed, given when the task starts and ends.</summary>
+    public (int From, int Until) HandsAt(HandsNeed need, int start, int end) =>
+        IsAtEnd(need) ? (end - need.Length, end) : (start + need.Offset, start + need.Offset + need.Length);
 
     /// <summary>Whether someone must be there at some moment of it: hands at work, or a hot oven to watch.</summary>
     public bool NeedsPresence => !Hands.IsEmpty || Oven is { Setting.IsProof: false };

@@ -12,9 +12,29 @@ public enum OvenState
     Proof,
 }
 
+/// <summary>Which shelf a bake wants.</summary>
+public enum ShelfWish
+{
+    /// <summary>Any will do.</summary>
+    Any,
+
+    /// <summary>The lowest, for heat from below.</summary>
+    Low,
+
+    /// <summary>The middle one, or one of the two in the middle.</summary>
+    Middle,
+
+    /// <summary>The top one, for colour.</summary>
+    High,
+}
+
 /// <summary>What a step wants of the oven.</summary>
 /// <param name="State">Hot, or as a cupboard for dough.</param>
 /// <param name="SetTemperature">What the dial says; for <see cref="OvenState.Proof"/> the temperature wanted around the dough.</param>
 /// <param name="Pan">The pan or tray that goes in.</param>
 /// <param name="Pans">How many of them go in together, at least 1.</param>
-public sealed record OvenUse(OvenState State, Temperature SetTemperature, Pan Pan, int Pans);
+public sealed record OvenUse(OvenState State, Temperature SetTemperature, Pan Pan, int Pans)
+{
+    /// <summary>Where it wants to stand.</summary>
+    public ShelfWish Shelf { get; init; }
+}

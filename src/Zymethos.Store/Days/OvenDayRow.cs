@@ -53,4 +53,6 @@ public sealed record SavedMode(int Bake, string Step, int Mode);
 /// <param name="Start">Minute it starts.</param>
 /// <param name="Hands">Helper, from, until of each block.</param>
 /// <param name="Shelves">Shelf of each pan.</param>
-public sealed record SavedTask(string Id, int Start, IReadOnlyList<int[]> Hands, IReadOnlyList<int> Shelves);
+/// <param name="End">Minute it ends; null in plans of before, when nothing lengthened a step.</param>
+/// <param name="Oven">Which oven, 0 the first; null in plans of before, when there was one.</param>
+public sealed record SavedTask(string Id, int Start, IReadOnlyList<int[]> Hands, IReadOnlyList<int> Shelves, int? End = null, int? Oven = null);

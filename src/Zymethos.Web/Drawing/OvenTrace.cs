@@ -31,6 +31,18 @@ public sealed record TraceLens(int Task, string Path, double LabelX, double Labe
 /// <param name="Text">What stands beside it.</param>
 public sealed record TraceTick(double At, string Text);
 
+/// <summary>One oven's part of the drawing.</summary>
+/// <param name="Oven">Which oven, 0 the first.</param>
+/// <param name="Top">Top of the hottest line.</param>
+/// <param name="Bottom">The room-temperature line, on which the trace stands.</param>
+/// <param name="Name">What stands above it; empty when there is one oven.</param>
+/// <param name="TracePath">The trace as a path: climbs, holds, sags at the door, falls.</param>
+/// <param name="AreaPath">The same closed along the bottom, to be filled.</param>
+/// <param name="Degrees">Temperatures up the side.</param>
+/// <param name="Gradient">Gradient stops for the area under the trace: offset from the top in percent, and colour.</param>
+public sealed record OvenPanel(
+    int Oven, double Top, double Bottom, string Name, string TracePath, string AreaPath, IReadOnlyList<TraceTick> Degrees, IReadOnlyList<(double Offset, string Colour)> Gradient);
+
 /// <summary>
 /// The oven trace as geometry: time runs right, temperature up. Worked out from the same numbers as figures and checks, so that what is drawn is
 /// what was planned.
@@ -58,31 +70,38 @@ public sealed class OvenTrace
     private readonly int _from;
     private readonly int _until;
     private readonly double _hourWidth;
-    private readonly double _heatTop;
+    private readonly double[] _heatTops;
+    private readonly double _heatHeight;
 
     /// <summary>Draws a planned day.</summary>
-    public OvenTrace(PlannedDay day)
+    /// <param name="day">The day.</param>
+    /// <param name="now">The minute of the day that it is now; null when it is another day.</param>
+    public OvenTrace(PlannedDay day, int? now = null)
     {
+        Now = now;
         _day = day;
         _network = day.Network;
-        var first = day.Programme.Segments.IsEmpty ? 0 : (int)Math.Floor(day.Programme.Segments[0].From);
+        var first = day.Programmes.Where(p => !p.Segments.IsEmpty).Select(p => (int)Math.Floor(p.Segments[0].From)).DefaultIfEmpty(0).Min();
         _from = (int)Math.Floor(Math.Min(0, first) / 30.0) * 30;
         // Cooling may go on long after the last hand has left; the drawing ends an hour after that.
         _until = (int)Math.Ceiling((day.Figures.FinishMinute + 60) / 30.0) * 30;
         _hourWidth = Math.Max(LeastHourWidth, (FullWidth - Left - Right) * 60 / (_until - _from));
         Lenses = MakeLenses(out var rows);
-        _heatTop = Top + (rows * LensRow) + 12;
-        DrawTrace();
-        Loads = MakeLoads();
-        // Loads stack upward; where many share a hot oven the heat is drawn lower to leave them room.
-        var over = Top + (rows * LensRow) + 4 - Loads.Select(l => l.Y).DefaultIfEmpty(double.MaxValue).Min();
-        if (over > 0)
+        var ovens = day.Programmes.Length;
+        _heatHeight = ovens == 1 ? HeatHeight : HeatHeight * 0.72;
+        _heatTops = new double[ovens];
+        var top = Top + (rows * LensRow) + 12;
+        for (var o = 0; o < ovens; o++)
         {
-            _heatTop += over;
-            DrawTrace();
-            Loads = MakeLoads();
+            _heatTops[o] = top;
+            // Loads stack upward; where many share a hot oven the heat is drawn lower to leave them room.
+            var over = top - 8 - MakeLoads().Where(l => _day.Plan.Tasks[l.Task].Oven == o).Select(l => l.Y).DefaultIfEmpty(double.MaxValue).Min();
+            if (over > 0) _heatTops[o] += over;
+            top = _heatTops[o] + _heatHeight + 30;
         }
 
+        Loads = MakeLoads();
+        Panels = [.. Enumerable.Range(0, ovens).Select(Panel)];
         Hands = MakeHands();
     }
 
@@ -92,11 +111,16 @@ public sealed class OvenTrace
     /// <summary>Height of the drawing.</summary>
     public double Height => HandsTop + (_network.Helpers.Length * HandRow) + 30;
 
-    /// <summary>Top of the hottest line.</summary>
-    public double HeatTop => _heatTop;
+    /// <summary>The minute that it is now; null when the day is another.</summary>
+    public int? Now { get; }
 
-    /// <summary>The room-temperature line, on which the trace stands.</summary>
-    public double HeatBottom => _heatTop + HeatHeight;
+    /// <summary>Where now stands; null when it is not in the drawing.</summary>
+    public double? NowX => Now is { } now && now >= _from && now <= _until ? X(now) : null;
+
+    /// <summary>The ovens, one below the other.</summary>
+    public IReadOnlyList<OvenPanel> Panels { get; }
+
+    private double HeatBottom => _heatTops[^1] + _heatHeight;
 
     /// <summary>Top of the hands band.</summary>
     public double HandsTop => HeatBottom + 16;
@@ -139,19 +163,6 @@ public sealed class OvenTrace
         from hands in task.Hands.Skip(1).SkipLast(1)
         select (X(_day.Plan.Tasks[load.Task].Start + hands.Offset), load);
 
-    /// <summary>Temperatures up the side.</summary>
-    public IEnumerable<TraceTick> Degrees => new[] { 50, 100, 150, 200, 250 }.Select(c => new TraceTick(Y(c), $"{c} °C"));
-
-    /// <summary>Gradient stops for the area under the trace: offset from the top in percent, and colour.</summary>
-    public IEnumerable<(double Offset, string Colour)> Gradient =>
-        HeatRamp.Gradient.Select(g => ((Y(g.Celsius) - HeatTop) / HeatHeight * 100, g.Colour)).OrderBy(g => g.Item1);
-
-    /// <summary>The trace as a path: climbs, holds, sags at the door, falls.</summary>
-    public string TracePath { get; private set; } = "";
-
-    /// <summary>The same closed along the bottom, to be filled.</summary>
-    public string AreaPath { get; private set; } = "";
-
     /// <summary>Where the finish stands.</summary>
     public double FinishX => X(_day.Figures.FinishMinute);
 
@@ -164,7 +175,7 @@ public sealed class OvenTrace
     /// <summary>Position of a minute.</summary>
     public double X(double minute) => Left + ((minute - _from) / 60 * _hourWidth);
 
-    private double Y(double celsius) => HeatBottom - ((celsius - 15) / (Hottest - 15) * HeatHeight);
+    private double Y(double celsius, int oven) => _heatTops[oven] + _heatHeight - ((celsius - 15) / (Hottest - 15) * _heatHeight);
 
     private string Said(PlanTask task)
     {
@@ -223,27 +234,28 @@ public sealed class OvenTrace
     private List<TraceBlock> MakeLoads()
     {
         var blocks = new List<TraceBlock>();
-        var lanes = new List<(double Until, int Setting)>();
+        var lanes = _heatTops.Select(_ => new List<int>()).ToArray();
         foreach (var task in _network.Tasks.Where(t => t.Oven is not null && t.Step?.Oven is not null).OrderBy(t => _day.Plan.Tasks[t.Index].Start))
         {
             var planned = _day.Plan.Tasks[task.Index];
-            var lane = lanes.FindIndex(l => l.Until <= planned.Start);
+            var own = lanes[planned.Oven];
+            var lane = own.FindIndex(until => until <= planned.Start);
             if (lane < 0)
             {
-                lane = lanes.Count;
-                lanes.Add((0, 0));
+                lane = own.Count;
+                own.Add(0);
             }
 
-            lanes[lane] = (planned.End, task.Oven!.Setting.Celsius);
+            own[lane] = planned.End;
             var width = Math.Max(3, X(planned.End) - X(planned.Start));
             blocks.Add(new TraceBlock(
                 task.Index,
                 X(planned.Start),
-                Y(task.Oven.Setting.Celsius) - 4 - ((lane + 1) * (LoadHeight + 2)),
+                Y(task.Oven!.Setting.Celsius, planned.Oven) - 4 - ((lane + 1) * (LoadHeight + 2)),
                 width,
                 LoadHeight,
                 width >= 12 ? Letter(task.Bake) : "",
-                $"{Said(task)}, oven at {task.Oven.Setting.Celsius} °C"));
+                $"{Said(task)}, {(_day.Programmes.Length == 1 ? "oven" : planned.Oven == 0 ? "first oven" : "second oven")} at {task.Oven.Setting.Celsius} °C"));
         }
 
         return blocks;
@@ -259,27 +271,43 @@ public sealed class OvenTrace
             X(b.Until) - X(b.From) >= 12 ? Letter(t.Bake) : "",
             $"{Said(t)}, {_network.Helpers[b.Helper].Name}")))];
 
-    private void DrawTrace()
+    private OvenPanel Panel(int oven)
     {
-        var segments = _day.Programme.Segments;
-        if (segments.IsEmpty) return;
-        var thermal = new OvenThermal(_network.Kitchen.Oven, _network.Kitchen.Room);
-        var opened = DoorOpenings();
-        var path = new StringBuilder($"M{N(X(segments[0].From))} {N(Y(segments[0].StartCelsius))}");
-        foreach (var segment in segments) AddSegment(path, segment, thermal, opened);
+        var (top, bottom) = (_heatTops[oven], _heatTops[oven] + _heatHeight);
+        var (trace, area) = DrawTrace(oven);
+        return new OvenPanel(
+            oven,
+            top,
+            bottom,
+            _heatTops.Length == 1 ? "" : oven == 0 ? "First oven" : "Second oven",
+            trace,
+            area,
+            [.. new[] { 50, 100, 150, 200, 250 }.Select(c => new TraceTick(Y(c, oven), $"{c} °C"))],
+            [.. HeatRamp.Gradient.Select(g => ((Y(g.Celsius, oven) - top) / _heatHeight * 100, g.Colour)).OrderBy(g => g.Item1)]);
+    }
+
+    private (string Trace, string Area) DrawTrace(int oven)
+    {
+        var segments = _day.Programmes[oven].Segments;
+        if (segments.IsEmpty) return ("", "");
+        var thermal = _network.Thermal(oven);
+        var opened = DoorOpenings(oven);
+        var path = new StringBuilder($"M{N(X(segments[0].From))} {N(Y(segments[0].StartCelsius, oven))}");
+        foreach (var segment in segments) AddSegment(path, segment, thermal, opened, oven);
 
         // After the last load the oven is off and cools shut until the edge of the drawing.
         var last = segments[^1];
-        for (var m = last.Until; m <= _until; m += 5) Line(path, m, thermal.Cooled(last.EndCelsius, m - last.Until, ajar: false));
-        Line(path, _until, thermal.Cooled(last.EndCelsius, _until - last.Until, ajar: false));
-        TracePath = path.ToString();
-        AreaPath = $"{TracePath}L{N(X(_until))} {N(HeatBottom)}L{N(X(segments[0].From))} {N(HeatBottom)}Z";
+        for (var m = last.Until; m <= _until; m += 5) Line(path, m, thermal.Cooled(last.EndCelsius, m - last.Until, ajar: false), oven);
+        Line(path, _until, thermal.Cooled(last.EndCelsius, _until - last.Until, ajar: false), oven);
+        var trace = path.ToString();
+        var bottom = _heatTops[oven] + _heatHeight;
+        return (trace, $"{trace}L{N(X(_until))} {N(bottom)}L{N(X(segments[0].From))} {N(bottom)}Z");
     }
 
-    private SortedSet<int> DoorOpenings()
+    private SortedSet<int> DoorOpenings(int oven)
     {
         var opened = new SortedSet<int>();
-        foreach (var task in _network.Tasks.Where(t => t.Oven is { Setting.IsProof: false }))
+        foreach (var task in _network.Tasks.Where(t => t.Oven is { Setting.IsProof: false } && _day.Plan.Tasks[t.Index].Oven == oven))
         {
             opened.Add(_day.Plan.Tasks[task.Index].Start);
             opened.Add(_day.Plan.Tasks[task.Index].End);
@@ -288,7 +316,7 @@ public sealed class OvenTrace
         return opened;
     }
 
-    private void AddSegment(StringBuilder path, OvenSegment segment, OvenThermal thermal, SortedSet<int> opened)
+    private void AddSegment(StringBuilder path, OvenSegment segment, OvenThermal thermal, SortedSet<int> opened, int oven)
     {
         switch (segment.Phase)
         {
@@ -299,33 +327,33 @@ public sealed class OvenTrace
                     // Trays that follow each other within the recovery are one opening to the eye.
                     if (minute < closed) continue;
                     // The air falls at once and the element brings it back.
-                    var low = segment.StartCelsius - _network.Kitchen.Oven.DoorDrop;
-                    Line(path, minute, segment.StartCelsius);
-                    Line(path, minute + 0.5, low);
+                    var low = segment.StartCelsius - _network.Kitchen.Ovens[oven].DoorDrop;
+                    Line(path, minute, segment.StartCelsius, oven);
+                    Line(path, minute + 0.5, low, oven);
                     closed = Math.Min(segment.Until, minute + 0.5 + thermal.MinutesToHeat(low, segment.StartCelsius));
-                    Line(path, closed, segment.StartCelsius);
+                    Line(path, closed, segment.StartCelsius, oven);
                 }
 
                 break;
             case OvenPhase.Heating:
-                Sample(path, segment, m => thermal.Heated(segment.StartCelsius, m));
+                Sample(path, segment, oven, m => thermal.Heated(segment.StartCelsius, m));
                 break;
             case OvenPhase.CoolingAjar:
-                Sample(path, segment, m => thermal.Cooled(segment.StartCelsius, m, ajar: true));
+                Sample(path, segment, oven, m => thermal.Cooled(segment.StartCelsius, m, ajar: true));
                 break;
             case OvenPhase.Off:
-                Sample(path, segment, m => thermal.Cooled(segment.StartCelsius, m, ajar: false));
+                Sample(path, segment, oven, m => thermal.Cooled(segment.StartCelsius, m, ajar: false));
                 break;
         }
 
-        Line(path, segment.Until, segment.EndCelsius);
+        Line(path, segment.Until, segment.EndCelsius, oven);
     }
 
-    private void Sample(StringBuilder path, OvenSegment segment, Func<double, double> celsius)
+    private void Sample(StringBuilder path, OvenSegment segment, int oven, Func<double, double> celsius)
     {
-        Line(path, segment.From, segment.StartCelsius);
-        for (var m = segment.From + 2; m < segment.Until; m += 2) Line(path, m, celsius(m - segment.From));
+        Line(path, segment.From, segment.StartCelsius, oven);
+        for (var m = segment.From + 2; m < segment.Until; m += 2) Line(path, m, celsius(m - segment.From), oven);
     }
 
-    private void Line(StringBuilder path, double minute, double celsius) => path.Append($"L{N(X(minute))} {N(Y(celsius))}");
+    private void Line(StringBuilder path, double minute, double celsius, int oven) => path.Append($"L{N(X(minute))} {N(Y(celsius, oven))}");
 }

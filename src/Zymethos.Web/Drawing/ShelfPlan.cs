@@ -19,13 +19,14 @@ public static class ShelfPlan
     public static string Svg(PlannedDay day, PlanTask task)
     {
         if (task.Oven is not { Setting.IsProof: false }) return "";
-        var (network, oven) = (day.Network, day.Network.Kitchen.Oven);
-        var start = day.Plan.Tasks[task.Index].Start;
-        var inside = network.Tasks.Where(t => t.Oven is not null && t.Step?.Oven is not null && day.Plan.Tasks[t.Index].Start <= start && day.Plan.Tasks[t.Index].End > start).OrderBy(t => t.Index == task.Index ? 0 : 1).ToList();
+        var network = day.Network;
+        var (start, number) = (day.Plan.Tasks[task.Index].Start, day.Plan.Tasks[task.Index].Oven);
+        var oven = network.Kitchen.Ovens[number];
+        var inside = network.Tasks.Where(t => t.Oven is not null && t.Step?.Oven is not null && day.Plan.Tasks[t.Index].Oven == number && day.Plan.Tasks[t.Index].Start <= start && day.Plan.Tasks[t.Index].End > start).OrderBy(t => t.Index == task.Index ? 0 : 1).ToList();
         var (width, depth) = (oven.ShelfWidth.Millimetres / Scale, oven.ShelfDepth.Millimetres / Scale);
         var used = inside.SelectMany(t => day.Plan.Tasks[t.Index].Shelves).Distinct().OrderDescending().ToList();
         var svg = new StringBuilder();
-        svg.Append(CultureInfo.InvariantCulture, $"<svg class=\"shelf-plan\" viewBox=\"0 0 {width + 4:0} {used.Count * (depth + Gap):0}\" width=\"{width + 4:0}\" height=\"{used.Count * (depth + Gap):0}\" role=\"img\" aria-label=\"{Said(day, inside, used)}\">");
+        svg.Append(CultureInfo.InvariantCulture, $"<svg class=\"shelf-plan\" viewBox=\"0 0 {width + 4:0} {used.Count * (depth + Gap):0}\" width=\"{width + 4:0}\" height=\"{used.Count * (depth + Gap):0}\" role=\"img\" aria-label=\"{Said(day, oven, inside, used)}\">");
         foreach (var (shelf, i) in used.Select((s, i) => (s, i)))
         {
             var top = (i * (depth + Gap)) + 18;
@@ -38,21 +39,14 @@ public static class ShelfPlan
 
     private static void AddPans(StringBuilder svg, PlannedDay day, List<PlanTask> inside, int shelf, Oven oven, double top)
     {
-        // Rows from the left, front row first, each pan turned the way its kind fits best.
-        var (x, y, row) = (0.0, 0.0, 0.0);
-        var (width, depth) = (oven.ShelfWidth.Millimetres, oven.ShelfDepth.Millimetres);
-        foreach (var load in inside)
+        var pans = inside.SelectMany(load => day.Plan.Tasks[load.Index].Shelves.Where(s => s == shelf).Select(_ => load)).ToList();
+        if (ShelfPacking.Place(oven, pans.ConvertAll(l => l.Oven!.Pan)) is not { } places) return;
+        for (var i = 0; i < pans.Count; i++)
         {
-            var pan = load.Step!.Oven!.Pan;
-            var (across, deep) = Turned(oven, pan);
-            foreach (var _ in day.Plan.Tasks[load.Index].Shelves.Where(s => s == shelf))
-            {
-                if (x + across > width + 1) (x, y, row) = (0, y + row, 0);
-                if (y + deep > depth + 1) return;
-                AddPan(svg, load, pan, 2 + (x / Scale), top + (y / Scale), across / Scale, deep / Scale, load.Index == inside[0].Index);
-                x += across;
-                row = Math.Max(row, deep);
-            }
+            var place = places[i];
+            // The front of the oven is at the foot of the drawing.
+            var y = top + ((oven.ShelfDepth.Millimetres - place.Front - place.Deep) / Scale);
+            AddPan(svg, pans[i], pans[i].Step!.Oven!.Pan, 2 + (place.Left / Scale), y, place.Across / Scale, place.Deep / Scale, pans[i].Index == inside[0].Index);
         }
     }
 
@@ -65,17 +59,8 @@ public static class ShelfPlan
 
     private static string Mark(PlanTask load) => string.Concat(load.Step!.Touches.Select(t => t.Kind switch { TouchKind.Turn => " ↻", TouchKind.Swap => " ⇅", _ => "" }).Distinct());
 
-    /// <summary>A pan's width and depth on the shelf, turned so that more of its kind stand in rows.</summary>
-    private static (double Across, double Deep) Turned(Oven oven, Pan pan)
-    {
-        int Rows(double room, double side) => (int)((room + 1e-6) / side);
-        var (l, w) = (pan.Length.Millimetres, pan.Width.Millimetres);
-        var lengthwise = Rows(oven.ShelfWidth.Millimetres, l) * Rows(oven.ShelfDepth.Millimetres, w);
-        return lengthwise >= Rows(oven.ShelfWidth.Millimetres, w) * Rows(oven.ShelfDepth.Millimetres, l) ? (l, w) : (w, l);
-    }
-
     private static string Name(int shelf, int shelves) => shelf == 0 ? "lowest shelf" : shelf == shelves - 1 ? "top shelf" : shelves == 3 ? "middle shelf" : $"shelf {shelf + 1} from below";
 
-    private static string Said(PlannedDay day, List<PlanTask> inside, List<int> used) => string.Join("; ", used.Select(s =>
-        $"{Name(s, day.Network.Kitchen.Oven.Shelves)}: {string.Join(", ", inside.Where(t => day.Plan.Tasks[t.Index].Shelves.Contains(s)).Select(t => $"{day.Plan.Tasks[t.Index].Shelves.Count(x => x == s)} of {System.Net.WebUtility.HtmlEncode(day.Network.Bakes[t.Bake].Name)}"))}"));
+    private static string Said(PlannedDay day, Oven oven, List<PlanTask> inside, List<int> used) => string.Join("; ", used.Select(s =>
+        $"{Name(s, oven.Shelves)}: {string.Join(", ", inside.Where(t => day.Plan.Tasks[t.Index].Shelves.Contains(s)).Select(t => $"{day.Plan.Tasks[t.Index].Shelves.Count(x => x == s)} of {System.Net.WebUtility.HtmlEncode(day.Network.Bakes[t.Bake].Name)}"))}"));
 }

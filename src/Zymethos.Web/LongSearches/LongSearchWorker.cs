@@ -14,7 +14,7 @@ namespace Zymethos.Web.LongSearches;
 /// Does a long search in the background. The row in the database is all that is known of it, so any instance can take it up, and take it up again when another ended in
 /// the middle: the best plan so far stands in the row.
 /// </summary>
-public sealed class LongSearchWorker(DbContextOptions<ZymethosContext> options, IClock clock, ILogger<LongSearchWorker> log)
+public sealed class LongSearchWorker(DbContextOptions<ZymethosContext> options, DaySearch look, IClock clock, ILogger<LongSearchWorker> log)
 {
     // How often, a second apart, the end is written before the job is given back to the queue.
     private const int Patience = 20;
@@ -38,7 +38,7 @@ public sealed class LongSearchWorker(DbContextOptions<ZymethosContext> options, 
         var reader = new DocumentReader();
         var (asked, wish) = reader.Read(row.Document);
         var settings = new SolveSettings(TimeSpan.FromSeconds(row.Seconds)) { OnBetter = best.Take };
-        var search = Task.Run(() => ModeChooser.Plan(asked, wish, settings, stop.Token), CancellationToken.None);
+        var search = Task.Run(() => look(asked, wish, settings, stop.Token), CancellationToken.None);
         var stopped = false;
         while (await Task.WhenAny(search, Task.Delay(Look, CancellationToken.None)) != search)
         {
@@ -116,6 +116,8 @@ public sealed class LongSearchWorker(DbContextOptions<ZymethosContext> options, 
         }
         else
         {
+            // What ended before it was first reported on is news all the same.
+            row.Found = Math.Max(row.Found, best.Found);
             (row.Finish, row.Bound, row.Plan) = (found.Figures.FinishMinute, found.BoundFinish, SavedPlans.Save(found, ""));
             row.Said = await PutAsync(context, row, found);
         }
@@ -129,6 +131,8 @@ public sealed class LongSearchWorker(DbContextOptions<ZymethosContext> options, 
         if (await context.OvenDays.SingleOrDefaultAsync(d => d.Date == row.Date) is not { } day) return "The day is not planned any more.";
         if (!Same(day.Document, row.Document))
         {
+            if (row.StopAsked) return "The day was changed; the search for the old one has ended.";
+
             context.OvenDayStates.Add(OpenDay.StateOf(new OvenDayRow { Date = row.Date, Document = row.Document, Plan = row.Plan!, PlannedAt = clock.GetCurrentInstant() }, 0, $"Found by looking longer, done {Clock(found)}"));
             return "The day was changed meanwhile; what was found is kept beside it.";
         }
@@ -170,6 +174,14 @@ public sealed class LongSearchWorker(DbContextOptions<ZymethosContext> options, 
             get
             {
                 lock (_lock) return _last;
+            }
+        }
+
+        public int Found
+        {
+            get
+            {
+                lock (_lock) return _found;
             }
         }
 

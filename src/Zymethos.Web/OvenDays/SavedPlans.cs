@@ -15,7 +15,7 @@ public static class SavedPlans
         [.. day.Network.Tasks.Select(t =>
         {
             var planned = day.Plan.Tasks[t.Index];
-            return new SavedTask(t.Id, planned.Start, [.. planned.Hands.Select(h => new[] { h.Helper, h.From, h.Until })], [.. planned.Shelves]);
+            return new SavedTask(t.Id, planned.Start, [.. planned.Hands.Select(h => new[] { h.Helper, h.From, h.Until })], [.. planned.Shelves], planned.End, planned.Oven);
         })],
         note,
         day.Network.Modes.IsEmpty ? null : [.. day.Network.Modes.Select(m => new SavedMode(m.Bake, m.Step, m.Mode))]);
@@ -35,7 +35,9 @@ public static class SavedPlans
 
     private static PlannedTask Planned(PlanTask task, SavedTask saved) => new(
         saved.Start,
-        saved.Start + task.Likely,
+        // Plans of before say no end: then nothing lengthened a step.
+        saved.End ?? saved.Start + task.Likely,
         [.. saved.Hands.Select(h => new HandsBlock(h[0], h[1], h[2]))],
-        [.. saved.Shelves]);
+        [.. saved.Shelves])
+    { Oven = saved.Oven ?? 0 };
 }

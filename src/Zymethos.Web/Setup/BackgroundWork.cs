@@ -36,6 +36,7 @@ public static class BackgroundWork
             o.ServerName = LongSearchWorker.Instance;
             o.ShutdownTimeout = TimeSpan.FromSeconds(5);
         });
+        services.AddSingleton<DaySearch>(Core.Planning.ModeChooser.Plan);
         services.AddScoped<LongSearchDesk>();
         services.AddScoped<LongSearchWorker>();
     }

@@ -122,14 +122,14 @@ public sealed class ByHandTests
     public void The_way_to_rise_is_chosen_by_what_the_oven_has_to_do()
     {
         var settings = new SolveSettings(TimeSpan.FromSeconds(2), 1, 2);
-        // A cool room and an empty oven: the spell is quicker.
-        var alone = ModeChooser.Plan(Home(18), Wish(ByHand.Nothing, Dough()), settings);
+        // A cold room and an empty oven: the spell is quicker.
+        var alone = ModeChooser.Plan(Home(14), Wish(ByHand.Nothing, Dough()), settings);
         Assert.Equal(1, alone.Network!.Modes.Single().Mode);
         Assert.Empty(PlanChecker.Check(alone.Network!, alone.Outcome!.Plan!));
         // A named way is taken.
         var named = Wish(ByHand.Nothing, Dough());
         named = named with { Bakes = [named.Bakes[0] with { Modes = named.Bakes[0].Modes.Add("rise", 0) }] };
-        var counter = ModeChooser.Plan(Home(18), named, settings);
+        var counter = ModeChooser.Plan(Home(14), named, settings);
         Assert.Empty(counter.Network!.Modes);
         Assert.DoesNotContain(counter.Network!.Tasks, t => t.Oven is { Setting.IsProof: true });
         Assert.True(counter.Outcome!.Plan!.Finish(counter.Network) > alone.Outcome.Plan!.Finish(alone.Network!));
@@ -178,8 +178,8 @@ public sealed class ByHandTests
     [Fact]
     public void A_lean_gives_its_own_thing_up_last()
     {
-        var network = Day(5, 4);
-        Figures With(DayLean lean) => Figures.Of(network, DayPlanner.Plan(network with { Lean = lean }, new SolveSettings(TimeSpan.FromSeconds(3), 1, 2)).Plan!);
+        var network = Day(5, 2);
+        Figures With(DayLean lean) => Figures.Of(network, DayPlanner.Plan(network with { Lean = lean }, new SolveSettings(TimeSpan.FromSeconds(15), 1, 2)).Plan!);
         var early = With(DayLean.DoneEarly);
         Assert.True(With(DayLean.ShortDay).KitchenMinutes <= early.KitchenMinutes);
         Assert.True(With(DayLean.Fresher).SoftWindowMinutes <= early.SoftWindowMinutes);

@@ -72,6 +72,31 @@ public sealed class PlannerPropertyTests
         threads: 2);
 
     [Fact]
+    public void In_a_kitchen_where_everything_is_counted_every_plan_passes_the_checker() => Gen.Int[0, 1_000_000].Sample(
+        seed =>
+        {
+            if (RandomDays.Full(seed, 1 + (seed % 4), 1 + (seed % 2)) is not { } network) return;
+            var outcome = DayPlanner.Plan(network, Quick);
+            if (outcome.Plan is null) return;
+            Assert.Empty(PlanChecker.Check(network, outcome.Plan));
+            Assert.InRange(outcome.BoundFinish, 0, outcome.Plan.Finish(network));
+        },
+        iter: 80,
+        threads: 1);
+
+    [Fact]
+    public void In_a_kitchen_where_everything_is_counted_every_first_plan_passes_the_checker() => Gen.Int[0, 1_000_000].Sample(
+        seed =>
+        {
+            if (RandomDays.Full(seed, 1 + (seed % 5), 1 + (seed % 3)) is not { } network) return;
+            if (FirstPlan.Find(network, 1) is not { } plan) return;
+            Assert.Empty(PlanChecker.Check(network, plan));
+            Assert.True(LowerBound.Finish(network, new ReachTable(network)) <= plan.Finish(network));
+        },
+        iter: 4000,
+        threads: 2);
+
+    [Fact]
     public void Hand_methods_break_nothing_but_the_end_of_the_day() => Gen.Int[0, 1_000_000].Sample(
         seed =>
         {

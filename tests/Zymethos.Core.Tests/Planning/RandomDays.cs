@@ -30,6 +30,41 @@ public static class RandomDays
         return result.Network ?? throw new InvalidOperationException(string.Join("; ", result.Faults));
     }
 
+    /// <summary>
+    /// A day in a kitchen where everything is counted: few pans, little room on racks and in the refrigerator, nights that are colder, perhaps a second oven, wishes for
+    /// shelves, batches for the bowl. Null when it does not compile: more asked for than there is.
+    /// </summary>
+    public static TaskNetwork? Full(int seed, int recipes, int people = 1)
+    {
+        var random = new Random(seed);
+        var kitchen = RandomKitchen(random, people);
+        kitchen = kitchen with
+        {
+            Oven = kitchen.Oven with { DoorDrop = random.Next(0, 60) },
+            SecondOven = random.Next(3) == 0 ? kitchen.Oven with { Shelves = random.Next(1, 3), Hottest = Temperature.FromCelsius(random.Next(2) == 0 ? 250 : 195), ShelfWidth = Length.FromMillimetres(random.Next(300, 500)) } : null,
+            RackShelves = random.Next(2) == 0 ? random.Next(2, 5) : null,
+            FridgeLitres = random.Next(2) == 0 ? random.Next(3, 12) : null,
+            RoomByHour = random.Next(2) == 0 ? [new RoomHour(new LocalTime(9, 0), Temperature.FromCelsius(random.Next(19, 26))), new RoomHour(new LocalTime(18, 0), Temperature.FromCelsius(random.Next(14, 19)))] : [],
+            Pans = random.Next(2) == 0 ? [new PanStock(Tray, random.Next(2, 5)), new PanStock(Loaf, random.Next(2, 4)), new PanStock(Round, random.Next(1, 3))] : [],
+        };
+        var wishes = Enumerable.Range(0, recipes).Select(i =>
+        {
+            var recipe = RandomRecipe(random, i);
+            var shelf = (ShelfWish)random.Next(4);
+            return new BakeWish(
+                recipe with
+                {
+                    Parts = [new Part("dough", PartKind.Dough, [new IngredientLine(null, Mass.FromGrams(random.Next(300, 1200)), "flour", "", "", false)])],
+                    Steps = [.. recipe.Steps.Select(s => s.Oven is { State: OvenState.Bake } use ? s with { Oven = use with { Shelf = shelf } } : s)],
+                },
+                random.Next(4) == 0 ? 2 : 1,
+                null,
+                null)
+            { Yeast = random.Next(4) == 0 ? 0.7 : 1, Modes = System.Collections.Immutable.ImmutableDictionary<string, int>.Empty.Add(BakeWish.MixTogether, random.Next(2)) };
+        }).ToImmutableArray();
+        return TaskCompiler.Compile(kitchen, new DayWish(Start, Start.PlusHours(16), wishes)).Network;
+    }
+
     public static Kitchen RandomKitchen(Random random, int people)
     {
         var kitchen = Kitchen.Ordinary("Test kitchen");

@@ -1,5 +1,4 @@
 using System.Collections.Immutable;
-using System.Globalization;
 using Microsoft.AspNetCore.Mvc.ModelBinding;
 using NodaTime;
 using NodaTime.Text;
@@ -10,7 +9,7 @@ using Zymethos.Core.Measures;
 namespace Zymethos.Web.Pages.Kitchen;
 
 /// <summary>The kitchen as typed. Everything is text, so that a rejected form comes back the way it was sent.</summary>
-public sealed class KitchenForm
+public sealed class KitchenForm : OvenFields
 {
     private static readonly LocalTimePattern ClockPattern = LocalTimePattern.CreateWithInvariantCulture("HH:mm");
 
@@ -23,29 +22,23 @@ public sealed class KitchenForm
     /// <summary>Room temperature in degrees Celsius.</summary>
     public string? RoomC { get; set; }
 
-    /// <summary>Minutes from cold to 180 C.</summary>
-    public string? HeatUpMinutes { get; set; }
+    /// <summary>The second oven; left empty when there is none.</summary>
+    public OvenFields Second { get; set; } = new();
 
-    /// <summary>Minutes from 180 to 100 C with the door shut: what a baker can measure of the time constant.</summary>
-    public string? FallShutMinutes { get; set; }
+    /// <summary>The room by the hour ("07:00 21, 22:00 17"); empty when it is the same all day.</summary>
+    public string? RoomByHour { get; set; }
 
-    /// <summary>Minutes from 180 to 100 C with the door ajar.</summary>
-    public string? FallAjarMinutes { get; set; }
+    /// <summary>Room on the racks in shelves of the oven; empty when it is not counted.</summary>
+    public string? RackShelves { get; set; }
 
-    /// <summary>Hottest mark in degrees Celsius.</summary>
-    public string? HottestC { get; set; }
+    /// <summary>Litres free in the refrigerator; empty when they are not counted.</summary>
+    public string? FridgeLitres { get; set; }
 
-    /// <summary>Degrees lost when the door is opened.</summary>
-    public string? DoorDropC { get; set; }
+    /// <summary>Litres free in the freezer; empty when they are not counted.</summary>
+    public string? FreezerLitres { get; set; }
 
-    /// <summary>Shelves used together.</summary>
-    public string? Shelves { get; set; }
-
-    /// <summary>Width of a shelf in centimetres.</summary>
-    public string? ShelfWidthCm { get; set; }
-
-    /// <summary>Depth of a shelf in centimetres.</summary>
-    public string? ShelfDepthCm { get; set; }
+    /// <summary>Time zone.</summary>
+    public string? Zone { get; set; }
 
     /// <summary>Number of mixers.</summary>
     public string? Mixers { get; set; }
@@ -74,10 +67,9 @@ public sealed class KitchenForm
     /// <summary>The form for a kitchen.</summary>
     public static KitchenForm Of(Core.Kitchens.Kitchen kitchen, uint version)
     {
-        var fall = FallFactor(kitchen.Room.Celsius);
         var people = kitchen.People.Select(p => new PersonForm { Name = p.Name, From = p.From?.ToString("HH:mm", null), Until = p.Until?.ToString("HH:mm", null) }).ToList();
         while (people.Count < 4) people.Add(new PersonForm());
-        return new KitchenForm
+        var form = new KitchenForm
         {
             Name = kitchen.Name,
             MixerLitres = Text(kitchen.MixerLitres),
@@ -86,19 +78,19 @@ public sealed class KitchenForm
             Pans = string.Join('\n', kitchen.Cupboard.Select(PanText.Say)),
             Habit = kitchen.Habit == MeasuringHabit.Metric ? "metric" : "usCustomary",
             RoomC = Text(kitchen.Room.Celsius),
-            HeatUpMinutes = Text(kitchen.Oven.HeatUp.TotalMinutes),
-            FallShutMinutes = Text(Math.Round(kitchen.Oven.CoolShut.TotalMinutes * fall)),
-            FallAjarMinutes = Text(Math.Round(kitchen.Oven.CoolAjar.TotalMinutes * fall)),
-            HottestC = Text(kitchen.Oven.Hottest.Celsius),
-            DoorDropC = Text(kitchen.Oven.DoorDrop),
-            Shelves = Text(kitchen.Oven.Shelves),
-            ShelfWidthCm = Text(kitchen.Oven.ShelfWidth.Millimetres / 10),
-            ShelfDepthCm = Text(kitchen.Oven.ShelfDepth.Millimetres / 10),
+            RoomByHour = RoomText.Say(kitchen.RoomByHour),
+            RackShelves = kitchen.RackShelves is { } rack ? Text(rack) : "",
+            FridgeLitres = kitchen.FridgeLitres is { } fridge ? Text(fridge) : "",
+            FreezerLitres = kitchen.FreezerLitres is { } freezer ? Text(freezer) : "",
+            Zone = kitchen.Zone,
             Mixers = Text(kitchen.Mixers),
             MixerWashMinutes = Text(kitchen.MixerWash.TotalMinutes),
             People = people,
             Version = version,
         };
+        form.Fill(kitchen.Oven, kitchen.Room.Celsius);
+        if (kitchen.SecondOven is { } second) form.Second.Fill(second, kitchen.Room.Celsius);
+        return form;
     }
 
     /// <summary>The kitchen that was typed; null when a field cannot be, with the reason at the field.</summary>
@@ -106,36 +98,23 @@ public sealed class KitchenForm
     /// <param name="state">Takes the messages.</param>
     public Core.Kitchens.Kitchen? ToKitchen(Core.Kitchens.Kitchen before, ModelStateDictionary state)
     {
-        var shown = Of(before, Version);
         var room = Number(RoomC, nameof(RoomC), state);
-        var fall = FallFactor(Math.Clamp(room, 5, 40));
         var people = ReadPeople(state);
-        var heatUp = Whole(HeatUpMinutes, nameof(HeatUpMinutes), state);
-        var shut = Cooling(FallShutMinutes, shown.FallShutMinutes, nameof(FallShutMinutes), before.Oven.CoolShut, room, before, fall, state);
-        var ajar = Cooling(FallAjarMinutes, shown.FallAjarMinutes, nameof(FallAjarMinutes), before.Oven.CoolAjar, room, before, fall, state);
-        var hottest = Number(HottestC, nameof(HottestC), state);
-        var drop = Number(DoorDropC, nameof(DoorDropC), state);
-        var shelves = Whole(Shelves, nameof(Shelves), state);
-        var width = Number(ShelfWidthCm, nameof(ShelfWidthCm), state);
-        var depth = Number(ShelfDepthCm, nameof(ShelfDepthCm), state);
+        var oven = ReadOven("", room, before.Oven, before.Room.Celsius, state);
+        var second = Second.IsEmpty ? null : Second.ReadOven("Second.", room, before.SecondOven, before.Room.Celsius, state);
         var mixers = Whole(Mixers, nameof(Mixers), state);
         var wash = Whole(MixerWashMinutes, nameof(MixerWashMinutes), state);
         var litres = Number(MixerLitres, nameof(MixerLitres), state);
-        var elevation = string.IsNullOrWhiteSpace(ElevationMetres) ? 0 : Number(ElevationMetres.Replace('−', '-'), nameof(ElevationMetres), state);
+        var elevation = Optional(ElevationMetres, nameof(ElevationMetres), state) ?? 0;
+        var (rack, fridge, freezer) = (Optional(RackShelves, nameof(RackShelves), state), Optional(FridgeLitres, nameof(FridgeLitres), state), Optional(FreezerLitres, nameof(FreezerLitres), state));
+        var byHour = RoomText.Read(RoomByHour);
+        if (byHour is null) state.AddModelError("Form.RoomByHour", "Write hours and degrees like 07:00 21, 22:00 17.");
         var pans = ReadPans(state);
         if (!state.IsValid) return null;
 
         var kitchen = new Core.Kitchens.Kitchen(
             (Name ?? "").Trim(),
-            new Oven(
-                Duration.FromMinutes(heatUp),
-                shut,
-                ajar,
-                Temperature.FromCelsius(Math.Clamp(hottest, -200, 2000)),
-                drop,
-                shelves,
-                Length.FromMillimetres(Math.Clamp(width, 0, 1000) * 10),
-                Length.FromMillimetres(Math.Clamp(depth, 0, 1000) * 10)),
+            oven,
             people,
             mixers,
             Duration.FromMinutes(wash),
@@ -146,15 +125,18 @@ public sealed class KitchenForm
             MixerLitres = litres,
             ElevationMetres = elevation,
             Pans = pans,
+            SecondOven = second,
+            RackShelves = rack,
+            FridgeLitres = fridge,
+            FreezerLitres = freezer,
+            RoomByHour = byHour!.Value,
+            Zone = string.IsNullOrWhiteSpace(Zone) ? before.Zone : Zone.Trim(),
         };
         foreach (var fault in KitchenCheck.Find(kitchen)) state.AddModelError(FieldOf(fault.Path), fault.Message);
         return state.IsValid ? kitchen : null;
     }
 
-    /// <summary>ln((180 - room) / (100 - room)): how many time constants the fall from 180 to 100 C takes (Newton's law of cooling).</summary>
-    private static double FallFactor(double room) => Math.Log((180 - room) / (100 - room));
-
-    private static string Text(double value) => value.ToString("0.#", CultureInfo.InvariantCulture);
+    private static double? Optional(string? text, string field, ModelStateDictionary state) => string.IsNullOrWhiteSpace(text) ? null : Number(text, field, state);
 
     private static string FieldOf(string path) => path switch
     {
@@ -166,35 +148,21 @@ public sealed class KitchenForm
         "mixerLitres" => "Form.MixerLitres",
         "elevationMetres" => "Form.ElevationMetres",
         _ when path.StartsWith("pans[", StringComparison.Ordinal) => "Form.Pans",
-        "oven.coolShutMinutes" => "Form.FallShutMinutes",
-        "oven.coolAjarMinutes" => "Form.FallAjarMinutes",
-        _ when path.StartsWith("oven.", StringComparison.Ordinal) => $"Form.{char.ToUpperInvariant(path[5])}{path[6..]}",
+        "zone" => "Form.Zone",
+        _ when path.StartsWith("roomByHour", StringComparison.Ordinal) => "Form.RoomByHour",
+        "rackShelves" or "fridgeLitres" or "freezerLitres" => $"Form.{char.ToUpperInvariant(path[0])}{path[1..]}",
+        _ when path.StartsWith("oven.", StringComparison.Ordinal) => $"Form.{OvenField(path[5..])}",
+        _ when path.StartsWith("secondOven.", StringComparison.Ordinal) => $"Form.Second.{OvenField(path[11..])}",
         _ when path.StartsWith("people[", StringComparison.Ordinal) => $"Form.People{path[6..path.IndexOf('.', StringComparison.Ordinal)]}.{(path.EndsWith("name", StringComparison.Ordinal) ? "Name" : "Until")}",
         _ => "",
     };
 
-    private static Duration Cooling(
-        string? typed, string? shown, string field, Duration exact, double room, Core.Kitchens.Kitchen before, double fall, ModelStateDictionary state)
+    private static string OvenField(string name) => name switch
     {
-        if (typed?.Trim() == shown && Math.Abs(room - before.Room.Celsius) < 1e-9) return exact;
-        var minutes = Number(typed, field, state);
-        return Duration.FromMinutes((long)Math.Round(Math.Clamp(minutes, 0, 10_000) / fall));
-    }
-
-    private static double Number(string? text, string field, ModelStateDictionary state)
-    {
-        // A decimal comma is as good as a point.
-        if (double.TryParse((text ?? "").Trim().Replace(',', '.'), NumberStyles.Float, CultureInfo.InvariantCulture, out var value) && Math.Abs(value) < 1e6) return value;
-        state.AddModelError($"Form.{field}", "This should be a number.");
-        return 0;
-    }
-
-    private static int Whole(string? text, string field, ModelStateDictionary state)
-    {
-        if (int.TryParse((text ?? "").Trim(), NumberStyles.AllowLeadingSign, CultureInfo.InvariantCulture, out var value) && Math.Abs(value) < 1_000_000) return value;
-        state.AddModelError($"Form.{field}", "This should be a whole number.");
-        return 0;
-    }
+        "coolShutMinutes" => "FallShutMinutes",
+        "coolAjarMinutes" => "FallAjarMinutes",
+        _ => char.ToUpperInvariant(name[0]) + name[1..],
+    };
 
     /// <summary>The pans; an empty field, or one that says what an ordinary cupboard holds, keeps the ordinary cupboard.</summary>
     private ImmutableArray<PanStock> ReadPans(ModelStateDictionary state)

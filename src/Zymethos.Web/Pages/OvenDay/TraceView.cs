@@ -8,6 +8,9 @@ namespace Zymethos.Web.Pages.OvenDay;
 /// <param name="Chosen">Id of the chosen step; null when none is.</param>
 public sealed record TraceView(PlannedDay Day, string Date, string? Chosen)
 {
+    /// <summary>The minute of the day that it is now in this kitchen; null when it is not going on.</summary>
+    public int? Now { get; init; }
+
     /// <summary>Address of the page with a step chosen.</summary>
     public string StepUrl(PlanTask task) => $"/oven-day?date={Date}&step={Uri.EscapeDataString(task.Id)}#why";
 
