@@ -48,6 +48,7 @@ builder.Services.AddResponseCompression(o =>
     o.Providers.Add<GzipCompressionProvider>();
 });
 builder.Services.AddScoped<DemoDoor>();
+builder.Services.AddScoped<KitchenClock>();
 builder.Services.AddSingleton<SolverGate>();
 builder.Services.AddScoped<PlanDay>();
 builder.Services.AddScoped<OpenDay>();

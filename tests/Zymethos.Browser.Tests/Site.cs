@@ -33,6 +33,7 @@ public sealed class Site : WebApplicationFactory<Program>, IAsyncLifetime
         builder.UseSetting("ZYMETHOS_DB", _database.Connection);
         builder.UseSetting("ZYMETHOS_PLAN_SECONDS", "2");
         builder.UseSetting("ZYMETHOS_SEARCH_SECONDS", "3");
+        builder.UseSetting("ZYMETHOS_SEARCH_ON", "0");
         builder.UseEnvironment("Production");
     }
 

@@ -1,3 +1,4 @@
+using System.Data.Common;
 using System.Net;
 using System.Text.Json.Nodes;
 using AngleSharp.Dom;
@@ -5,9 +6,11 @@ using Hangfire;
 using Microsoft.AspNetCore.Hosting;
 using Microsoft.AspNetCore.TestHost;
 using Microsoft.EntityFrameworkCore;
+using Microsoft.EntityFrameworkCore.Diagnostics;
 using Microsoft.Extensions.DependencyInjection;
 using NodaTime;
 using Zymethos.Core.Interchange;
+using Zymethos.Store;
 using Zymethos.Store.Days;
 using Zymethos.Store.Demo;
 using Zymethos.Store.Kitchens;
@@ -169,6 +172,54 @@ public sealed class LongSearchTests(PatientKitchen kitchen) : IClassFixture<Pati
         // Work that is done is not done twice.
         await worker.RunAsync(id, own, CancellationToken.None);
         Assert.Equal(2, (await look.LongSearches.AsNoTracking().SingleAsync()).Attempts);
+    }
+
+    [Fact]
+    public async Task A_database_that_is_gone_for_a_while_costs_the_search_nothing()
+    {
+        var own = Guid.NewGuid();
+        kitchen.Visitor();
+        await using (var context = kitchen.Context(own))
+        {
+            context.Kitchens.Add(new KitchenRow { Id = own, Name = "Cut off", Document = DemoKitchen.Kitchen() });
+            context.LongSearches.Add(Row(0));
+            await context.SaveChangesAsync();
+        }
+
+        await using var look = kitchen.Context(own);
+        var id = (await look.LongSearches.AsNoTracking().SingleAsync()).Id;
+        var outage = new Outage();
+        var options = new DbContextOptionsBuilder<ZymethosContext>(Zymethos.Store.StoreSetup.Options(kitchen.Connection)).AddInterceptors(outage).Options;
+        var worker = new LongSearchWorker(options, PatientSearch.Plan, SystemClock.Instance, Microsoft.Extensions.Logging.Abstractions.NullLogger<LongSearchWorker>.Instance);
+        var search = worker.RunAsync(id, own, CancellationToken.None);
+        await UntilAsync(async () => await look.LongSearches.AsNoTracking().SingleAsync() is { Found: > 0 } row ? row : null, "it finds something");
+        // Gone while it searches, and still gone when it has ended and wants to write.
+        outage.IsOn = true;
+        await UntilAsync(() => Task.FromResult(outage.Refused >= 3 && search.IsCompleted is false ? outage : null), "it is refused");
+        await Task.Delay(TimeSpan.FromSeconds(10));
+        Assert.False(search.IsCompleted);
+        outage.IsOn = false;
+        await search;
+        var done = await look.LongSearches.AsNoTracking().SingleAsync();
+        Assert.Equal((LongSearchState.Done, 1), (done.State, done.Attempts));
+        Assert.NotNull(done.Plan);
+    }
+
+    /// <summary>Refuses every command while it is on.</summary>
+    private sealed class Outage : DbCommandInterceptor
+    {
+        private int _refused;
+
+        public bool IsOn { get; set; }
+
+        public int Refused => _refused;
+
+        public override ValueTask<InterceptionResult<DbDataReader>> ReaderExecutingAsync(DbCommand command, CommandEventData eventData, InterceptionResult<DbDataReader> result, CancellationToken cancellationToken = default)
+        {
+            if (!IsOn) return ValueTask.FromResult(result);
+            Interlocked.Increment(ref _refused);
+            throw new IOException("The database is away.");
+        }
     }
 
     private static LongSearchRow Row(int day) => new()

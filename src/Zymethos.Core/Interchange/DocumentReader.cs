@@ -50,7 +50,10 @@ public sealed class DocumentReader
         [.. (document.Orders ?? []).Take(MostByHand).Select(p => new PairWish(p.First, p.Second))],
         [.. (document.Together ?? []).Take(MostByHand).Select(p => new PairWish(p.First, p.Second))],
         [.. (document.Apart ?? []).Take(MostByHand).Select(p => new PairWish(p.First, p.Second))],
-        [.. (document.Allow ?? []).Take(MostByHand).Select(a => new AllowWish(a.Task, a.Minutes))]);
+        [.. (document.Allow ?? []).Take(MostByHand).Select(a => new AllowWish(a.Task, a.Minutes))])
+    {
+        Since = document.Since is { } since ? Math.Max(0, (int)Period.Between(from, Moment(since, date, "byHand.since"), PeriodUnits.Minutes).Minutes) : 0,
+    };
 
     /// <summary>Reads a kitchen.</summary>
     public Kitchen Read(KitchenDocument document, string at)

@@ -113,12 +113,14 @@ public sealed record RestDocument(string From, string Until);
 /// <param name="Together">Pairs of loads that go in through the same open door, at most two minutes apart.</param>
 /// <param name="Apart">Pairs of loads that never share the oven.</param>
 /// <param name="Allow">Steps that are given more time.</param>
+/// <param name="Since">While the day goes on, the hour that it is: nothing that is not pinned starts before. Left out for a day that lies ahead.</param>
 public sealed record HandWishesDocument(
     IReadOnlyList<PinDocument>? Pins = null,
     IReadOnlyList<PairDocument>? Orders = null,
     IReadOnlyList<PairDocument>? Together = null,
     IReadOnlyList<PairDocument>? Apart = null,
-    IReadOnlyList<AllowDocument>? Allow = null);
+    IReadOnlyList<AllowDocument>? Allow = null,
+    string? Since = null);
 
 /// <summary>A pinned step.</summary>
 /// <param name="Task">Its id.</param>

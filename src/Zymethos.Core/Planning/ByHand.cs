@@ -32,6 +32,9 @@ public sealed record ByHand(
 {
     /// <summary>Nothing decided.</summary>
     public static ByHand Nothing { get; } = new([], [], [], [], []);
+
+    /// <summary>While the day goes on, the minute that it is: nothing that is not pinned starts before. 0 for a day that lies ahead.</summary>
+    public int Since { get; init; }
 }
 
 /// <summary>A step of a network held at a minute.</summary>

@@ -18,6 +18,7 @@ internal static class ByHandCompiler
             return null;
         }
 
+        network = network with { Since = Math.Clamp(byHand.Since, 0, network.SpanEnd) };
         network = Allow(network, byHand.Allow, Find, faults);
         var pins = ImmutableArray.CreateBuilder<Pin>();
         for (var i = 0; i < byHand.Pins.Length; i++)

@@ -24,6 +24,15 @@ public enum WayOutKind
 
     /// <summary>A pinned step is let go.</summary>
     LetMove,
+
+    /// <summary>One batch fewer of a bake.</summary>
+    FewerBatches,
+
+    /// <summary>A recipe's window is a little wider.</summary>
+    WiderWindow,
+
+    /// <summary>A second oven, borrowed or bought.</summary>
+    SecondOven,
 }
 
 /// <summary>One way to make an impossible day possible, already worked out.</summary>
@@ -35,6 +44,9 @@ public sealed record WayOut(WayOutKind Kind, int Minutes, int? Bake, string Text
 {
     /// <summary>Id of the pinned step it lets go; empty for every other way.</summary>
     public string Step { get; init; } = "";
+
+    /// <summary>The hour by which the bake is ready then ("17:35"); empty for every other way.</summary>
+    public string Ready { get; init; } = "";
 }
 
 /// <summary>A day that does not work: what clashes, and the ways out, cheapest first.</summary>
@@ -58,6 +70,7 @@ public static class ClashFinder
         AddLetMove(network, seed, ways);
         AddTimes(network, seed, limit / 3, ways);
         AddMoreHands(network, seed, ways);
+        AddFewerBatches(network, seed, ways);
         for (var b = 0; b < network.Bakes.Length && network.Bakes.Length > 1; b++)
         {
             if (!Works(Without(network, [b]), seed, Share(clock, limit * 0.7, network.Bakes.Length - b))) continue;
@@ -94,7 +107,40 @@ public static class ClashFinder
         var ways = bakes.Count == 1 && network.Bakes.Length > 1
             ? ImmutableArray.Create(new WayOut(WayOutKind.LeaveOut, 0, bakes[0], $"Leave {network.Bakes[bakes[0]].Name} out: no hour of the day makes it possible in this oven."))
             : [];
-        return new ClashReport(true, [.. words.Distinct()], ways);
+        return new ClashReport(true, [.. words.Distinct()], [.. ways, .. HopelessWays(network, windows)]);
+    }
+
+    /// <summary>What makes a window possible that this oven cannot keep: a wider one in the recipe, or another oven. Both are tried.</summary>
+    private static IEnumerable<WayOut> HopelessWays(TaskNetwork network, List<(TaskLink Link, int Needed)> windows)
+    {
+        var wider = network with { Links = [.. network.Links.Select(l => windows.Where(w => w.Link == l).Select(w => l with { MaxLag = w.Needed }).FirstOrDefault() ?? l)] };
+        if (Works(wider, 1, TimeSpan.FromMilliseconds(700)))
+        {
+            var (link, needed) = windows.MaxBy(w => w.Needed);
+            yield return new WayOut(
+                WayOutKind.WiderWindow,
+                windows.Sum(w => w.Needed - w.Link.MaxLag!.Value),
+                network.Tasks[link.To].Bake,
+                $"Let “{network.Tasks[link.To].Title}” wait {Explainer.Spoken(needed)} in the recipe of {network.Bakes[network.Tasks[link.To].Bake].Name}, if the dough bears it; in the refrigerator it does.");
+        }
+
+        var two = network with
+        {
+            Kitchen = network.Kitchen with { SecondOven = network.Kitchen.Oven },
+            Tasks = [.. network.Tasks.Select(t => t.Oven is { } need ? t with { Oven = need with { InSecond = need.UnitsPerItem } } : t)],
+        };
+        if (Works(two, 1, TimeSpan.FromMilliseconds(700))) yield return new WayOut(WayOutKind.SecondOven, 0, null, "Use a second oven: one as good as this, a neighbour's too, and the day works.");
+    }
+
+    /// <summary>One batch fewer of each bake that has several.</summary>
+    private static void AddFewerBatches(TaskNetwork network, int seed, List<WayOut> ways)
+    {
+        for (var b = 0; b < network.Bakes.Length; b++)
+        {
+            var (bake, last) = (network.Bakes[b], $"{b + 1}.{network.Bakes[b].Batches}.");
+            if (bake.Batches < 2 || !Works(Without(network, t => t.Id.StartsWith(last, StringComparison.Ordinal)), seed, TimeSpan.FromMilliseconds(500))) continue;
+            ways.Add(new WayOut(WayOutKind.FewerBatches, 0, b, $"Make {bake.Batches - 1} instead of {bake.Batches} batches of {bake.Name}."));
+        }
     }
 
     /// <summary>How dear a way out is, in minutes of a baker's patience: an hour's shift is easier than giving up a bake (common practice, no source).</summary>
@@ -104,6 +150,9 @@ public static class ClashFinder
         WayOutKind.ReadyLater => way.Minutes,
         WayOutKind.StartEarlier => way.Minutes + 5,
         WayOutKind.MoreHands => 90,
+        WayOutKind.FewerBatches => 100,
+        WayOutKind.WiderWindow => 60 + way.Minutes,
+        WayOutKind.SecondOven => 240,
         WayOutKind.LetMove => way.Minutes / 2,
         _ => 120,
     };
@@ -150,7 +199,8 @@ public static class ClashFinder
             WayOutKind.ReadyLater,
             late.Sum(l => l.Minutes) + over,
             late.Count == 1 ? late[0].Bake : null,
-            $"Have {words}{(over > 0 ? $", and finish the day {Explainer.Spoken(over)} later" : "")}."));
+            $"Have {words}{(over > 0 ? $", and finish the day {Explainer.Spoken(over)} later" : "")}.")
+        { Ready = late.Count == 1 && over == 0 ? network.TimeOf(network.Bakes[late[0].Bake].ReadyBy!.Value + late[0].Minutes).ToString("HH:mm", null) : "" });
         var most = late.Max(l => l.Minutes) + over;
         if (network.Bakes.All(b => b.NotBefore is null))
             ways.Add(new WayOut(WayOutKind.StartEarlier, most, null, $"Start {Explainer.Spoken(most)} earlier, at {network.TimeOf(-most):HH:mm}."));
@@ -230,20 +280,22 @@ public static class ClashFinder
         network with { Bakes = [.. network.Bakes.Select(b => b with { ReadyBy = null })] };
 
     /// <summary>The day without some bakes. Tasks are numbered anew; bakes keep their places so that indexes stay valid.</summary>
-    private static TaskNetwork Without(TaskNetwork network, ImmutableArray<int> bakes)
+    private static TaskNetwork Without(TaskNetwork network, ImmutableArray<int> bakes) => Without(network, t => bakes.Contains(t.Bake));
+
+    private static TaskNetwork Without(TaskNetwork network, Predicate<PlanTask> gone)
     {
-        var kept = network.Tasks.Where(t => !bakes.Contains(t.Bake)).ToList();
+        var kept = network.Tasks.Where(t => !gone(t)).ToList();
         var index = kept.Select((t, i) => (t.Index, i)).ToDictionary(p => p.Index, p => p.i);
         ImmutableArray<(int First, int Second)> Kept(ImmutableArray<(int First, int Second)> pairs) =>
             [.. pairs.Where(p => index.ContainsKey(p.First) && index.ContainsKey(p.Second)).Select(p => (index[p.First], index[p.Second]))];
         return network with
         {
             Tasks = [.. kept.Select((t, i) => t with { Index = i })],
-            Links = [.. network.Links.Where(l => index.ContainsKey(l.From)).Select(l => l with { From = index[l.From], To = index[l.To] })],
+            Links = [.. network.Links.Where(l => index.ContainsKey(l.From) && index.ContainsKey(l.To)).Select(l => l with { From = index[l.From], To = index[l.To] })],
             Orders = Kept(network.Orders),
             Together = Kept(network.Together),
             Apart = Kept(network.Apart),
-            Holds = [.. network.Holds.Where(h => index.ContainsKey(h.From)).Select(h => h with { From = index[h.From], To = index[h.To] })],
+            Holds = [.. network.Holds.Where(h => index.ContainsKey(h.From) && index.ContainsKey(h.To)).Select(h => h with { From = index[h.From], To = index[h.To] })],
             Pins = [.. network.Pins.Where(p => index.ContainsKey(p.Task)).Select(p => p with { Task = index[p.Task] })],
         };
     }

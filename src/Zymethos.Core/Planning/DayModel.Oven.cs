@@ -1,5 +1,4 @@
 using Google.OrTools.Sat;
-using Zymethos.Core.Heat;
 
 namespace Zymethos.Core.Planning;
 
@@ -223,6 +222,8 @@ internal sealed partial class DayModel
     /// </summary>
     private void AddDoor()
     {
+        // Without it a bake may take anything up to what doors could cost: every plan with doors is one without, so the bound holds for both.
+        if (!_withDoor) return;
         foreach (var task in _network.Tasks)
         {
             if (_extra[task.Index] is not { } extra) continue;
@@ -238,6 +239,8 @@ internal sealed partial class DayModel
 
     private void AddOpening(PlanTask task, PlanTask other, HandsNeed need, LinearExprBuilder sum)
     {
+        // What is put in no later than the other by its very order opens the door before it.
+        if (need.Offset == 0 && _reach.Least(other.Index, task.Index) >= -OvenDoor.Together) return;
         var moment = HandsFrom(other, need);
         long Moment(Plan p) => other.HandsAt(need, p.Tasks[other.Index].Start, p.Tasks[other.Index].End).From;
         long Within(Plan p) => OvenDoor.IsWithin((int)Moment(p), p.Tasks[task.Index]) ? 1 : 0;

@@ -12,8 +12,12 @@ namespace Zymethos.Core.Planning;
 internal sealed partial class DayModel
 {
     private const int CalmMinutes = 15;
+    private const int NearEarlier = 20;
+    private const int NearLater = 45;
+    private const int MovedWeight = 300;
 
     private readonly TaskNetwork _network;
+    private readonly bool _withDoor;
     private readonly ReachTable _reach;
     private readonly OvenThermal[] _thermals;
     private readonly CpModel _model = new();
@@ -27,8 +31,13 @@ internal sealed partial class DayModel
     // What a plan says of each helping variable, so that a hint is whole.
     private readonly List<(IntVar Variable, Func<Plan, long> Of)> _hints = [];
 
-    public DayModel(TaskNetwork network, ReachTable reach, int bound)
+    /// <param name="network">The day.</param>
+    /// <param name="reach">Its reach table.</param>
+    /// <param name="bound">A finish that no plan can beat.</param>
+    /// <param name="withDoor">Whether open doors lengthen what bakes. Without, the model is easier: its bound still holds, and its plans are to be settled (<see cref="DoorSettling"/>).</param>
+    public DayModel(TaskNetwork network, ReachTable reach, int bound, bool withDoor)
     {
+        _withDoor = withDoor;
         _network = network;
         _reach = reach;
         _thermals = [.. Enumerable.Range(0, network.Kitchen.Ovens.Length).Select(network.Thermal)];
@@ -56,8 +65,19 @@ internal sealed partial class DayModel
         Hint(hint);
     }
 
+    /// <summary>Keeps every start within reach of a plan that need not obey this model.</summary>
+    public void StayNear(Plan plan)
+    {
+        foreach (var task in _network.Tasks)
+            _model.AddLinearConstraint(_start[task.Index], plan.Tasks[task.Index].Start - NearEarlier, plan.Tasks[task.Index].Start + NearLater);
+    }
+
     /// <summary>The second search: by the weights of a lean, and no later than they allow.</summary>
-    public void TidyWithin(int finish, DayWeights weights, Plan hint)
+    /// <param name="finish">The finish that was found.</param>
+    /// <param name="weights">The weights.</param>
+    /// <param name="hint">The plan that was found.</param>
+    /// <param name="keep">Where steps stood before.</param>
+    public void TidyWithin(int finish, DayWeights weights, Plan hint, IReadOnlyDictionary<string, int> keep)
     {
         _model.Add(_finish <= Math.Min(_network.SpanEnd, finish + (finish * weights.FinishAllowance / 100)));
         var terms = LinearExpr.NewBuilder();
@@ -66,8 +86,22 @@ internal sealed partial class DayModel
         AddOvenSpan(terms, weights);
         AddWindows(terms, weights);
         AddBakeSpans(terms, weights);
+        AddMoves(terms, keep);
         _model.Minimize(terms);
         Hint(hint);
+    }
+
+    /// <summary>A step that stays where it stood is worth some minutes of anything else.</summary>
+    private void AddMoves(LinearExprBuilder terms, IReadOnlyDictionary<string, int> keep)
+    {
+        foreach (var task in _network.Tasks)
+        {
+            if (!keep.TryGetValue(task.Id, out var start)) continue;
+            var moved = _model.NewBoolVar("moved");
+            _hints.Add((moved, p => p.Tasks[task.Index].Start == start ? 0 : 1));
+            _model.Add(_start[task.Index] == start).OnlyEnforceIf(moved.Not());
+            terms.AddTerm(moved, MovedWeight);
+        }
     }
 
     private void AddPresence(LinearExprBuilder terms, DayWeights weights)
@@ -145,7 +179,8 @@ internal sealed partial class DayModel
             "subsolvers:'default_lp' subsolvers:'fixed' subsolvers:'quick_restart_no_lp' subsolvers:'no_lp'";
         using var callback = new OnSolution(this, onFinish);
         using var stop = cancel.Register(_solver.StopSearch);
-        return _solver.Solve(_model, callback);
+        var status = _solver.Solve(_model, callback);
+        return status is CpSolverStatus.ModelInvalid ? throw new InvalidOperationException("The planner built a model that the solver rejects.") : status;
     }
 
     public Plan Read() => Read(_solver.Value);

@@ -80,6 +80,22 @@ public static class LowerBound
         if (loads.Count == 0) return 0;
         if (network.Kitchen.Ovens.Length > 1) return TwoOvens(network, loads, heads, tails);
         var thermal = network.Thermal(0);
+        // For every pair of thresholds, as with hands: the loads that cannot come sooner and after which no less must follow.
+        var best = 0;
+        foreach (var head in loads.Select(t => heads[t.Index]).Distinct())
+        {
+            foreach (var tail in loads.Select(t => tails[t.Index]).Distinct())
+            {
+                var some = loads.Where(t => heads[t.Index] >= head && tails[t.Index] >= tail).ToList();
+                if (some.Count > 0) best = Math.Max(best, OneOven(network, thermal, some, heads, tails));
+            }
+        }
+
+        return best;
+    }
+
+    private static int OneOven(TaskNetwork network, OvenThermal thermal, List<PlanTask> loads, int[] heads, int[] tails)
+    {
         var settings = loads.Select(t => t.Oven!.Setting).Distinct().ToArray();
         var busy = settings.Select(s => BusyMinutes(network, [.. loads.Where(t => t.Oven!.Setting == s)])).ToArray();
         var firsts = settings.Select(s => loads.Where(t => t.Oven!.Setting == s).Min(t => heads[t.Index])).ToArray();

@@ -3,7 +3,6 @@ using NodaTime;
 using Zymethos.Core.Heat;
 using Zymethos.Core.Kitchens;
 using Zymethos.Core.Leaven;
-using Zymethos.Core.Measures;
 using Zymethos.Core.Recipes;
 using Zymethos.Core.Safety;
 
@@ -180,7 +179,8 @@ internal sealed class NetworkBuilder
     {
         var index = Tasks.Count;
         var rise = _rises.GetValueOrDefault(step.Key);
-        var takes = _mixing.Takes(step, rise?.Takes ?? step.Takes, batch, wish.Batches);
+        var cooled = CoolTimes.Of(wish.Recipe, step, _kitchen, _origin.TimeOfDay);
+        var takes = _mixing.Takes(step, rise?.Takes ?? cooled?.Takes ?? step.Takes, batch, wish.Batches);
         var likely = Math.Max(1, (int)Math.Round(takes.Likely.TotalMinutes));
         if (rise is { ByHalfHour.IsEmpty: false }) likely = rise.ByHalfHour.Min();
         var title = step.Title;
@@ -200,8 +200,9 @@ internal sealed class NetworkBuilder
             step.Oven is { } use ? NeedOf(use) : null,
             step)
         {
-            Said = rise?.Said ?? string.Join(" ", new[] { WaterFor(wish.Recipe, step), _mixing.Said(step) }.Where(w => w.Length > 0)),
+            Said = rise?.Said ?? cooled?.Said ?? string.Join(" ", new[] { WaterFor(wish.Recipe, step), _mixing.Said(step) }.Where(w => w.Length > 0)),
             ByHalfHour = rise?.ByHalfHour ?? [],
+            RiseShares = rise?.Shares ?? [],
         });
         return index;
     }

@@ -102,6 +102,8 @@ public static class PlanChecker
             broken.Add(new(PlanRule.Span, [task.Index], $"{task.Title} lies outside the working span."));
         if (bake.ReadyBy is { } ready && planned.End > ready)
             broken.Add(new(PlanRule.ReadyBy, [task.Index], $"{task.Title} ends after {bake.Name} must be ready."));
+        if (planned.Start < network.Since && !network.Pins.Any(p => p.Task == task.Index))
+            broken.Add(new(PlanRule.NotBefore, [task.Index], $"{task.Title} would have to start before now."));
         if (bake.NotBefore is { } notBefore && planned.Start < notBefore)
             broken.Add(new(PlanRule.NotBefore, [task.Index], $"{task.Title} starts before {bake.Name} may."));
     }

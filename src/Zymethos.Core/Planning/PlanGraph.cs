@@ -1,4 +1,3 @@
-using Zymethos.Core.Heat;
 using Zymethos.Core.Recipes;
 
 namespace Zymethos.Core.Planning;

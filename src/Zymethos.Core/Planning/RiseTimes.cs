@@ -16,6 +16,9 @@ public sealed record RoomRise(DurationEstimate Takes, string Said)
     /// <summary>Whole minutes when begun in the first, second … half hour of the day; empty when the hour makes no difference.</summary>
     public ImmutableArray<int> ByHalfHour { get; init; } = [];
 
+    /// <summary>What share of the dose has been gathered after every five minutes, from 0 on, until it is well over-proofed; empty when it goes by the recipe alone.</summary>
+    public ImmutableArray<double> Shares { get; init; } = [];
+
     /// <summary>How long it waits in the refrigerator once it is ready without going over; zero elsewhere.</summary>
     public Duration Holds { get; init; }
 }
@@ -36,6 +39,8 @@ public sealed class RiseTimes
     // Steam that settles on the dough warms it about twice as fast as dry air (common practice, no source).
     private const double MoistAir = 0.5;
 
+    private const int MostShares = 240;
+
     // What is seen of a difference below this is noise.
     private const double WorthSaying = 0.08;
 
@@ -46,6 +51,7 @@ public sealed class RiseTimes
     private readonly Duration _whole;
     private readonly Duration _piece;
     private Temperature _dough = RecipeRoom;
+    private ImmutableArray<double> _shares = [];
 
     /// <summary>Begins with a dough as it leaves the bowl.</summary>
     /// <param name="recipe">The recipe as it is baked; the weight of its dough decides how quickly it takes on the temperature around it.</param>
@@ -93,7 +99,7 @@ public sealed class RiseTimes
         return new RoomRise(
             new DurationEstimate(Duration.FromMinutes(least * RiseDose.ReadyFrom), Duration.FromMinutes(least), Duration.FromMinutes(byHour.Max() * RiseDose.ReadyUntil)),
             $"How long it takes goes by the room at its hour: {Explainer.Spoken(least)} to {Explainer.Spoken(byHour.Max())} instead of the recipe's {Minutes(written.Likely)}. Its size decides: about doubled.")
-        { ByHalfHour = byHour };
+        { ByHalfHour = byHour, Shares = _shares };
     }
 
     /// <summary>The next rise in the oven-proof spell.</summary>
@@ -121,27 +127,42 @@ public sealed class RiseTimes
         return new RoomRise(
             new DurationEstimate(Duration.Min(band.First, cold.Low), band.Likely, Duration.Max(cold.High, band.Likely)),
             $"In the refrigerator at {Refrigerator.Celsius:0} °C it is ready after about {Minutes(band.Likely)} and then holds until {Minutes(cold.High)}. Its size decides: about doubled.")
-        { Holds = cold.High - band.Likely };
+        { Holds = cold.High - band.Likely, Shares = _shares };
     }
 
     private ReadyBand? Ready(DurationEstimate written, Temperature around, Duration constant)
     {
         var course = new DoughCourse(_dough, around, constant);
         if (RiseDose.Of(written.Likely, RecipeRoom).Ready(course, _yeast) is not { } band) return null;
+        _shares = Shares(course, RiseDose.Of(written.Likely, RecipeRoom));
         _dough = course.At(band.Likely);
         return band;
     }
 
-    private static RoomRise Said(DurationEstimate written, ReadyBand band, string where)
+    private ImmutableArray<double> Shares(DoughCourse course, RiseDose wanted)
+    {
+        var shares = ImmutableArray.CreateBuilder<double>();
+        var sum = 0.0;
+        for (var m = 0; m < MostShares * 5 && sum < 1.4 * wanted.Hours; m++)
+        {
+            if (m % 5 == 0) shares.Add(sum / wanted.Hours);
+            sum += _yeast * YeastRate.At(course.At(Duration.FromSeconds((m * 60) + 30))) / 60;
+        }
+
+        return shares.ToImmutable();
+    }
+
+    private RoomRise Said(DurationEstimate written, ReadyBand band, string where)
     {
         var longer = band.Likely / written.Likely;
-        if (Math.Abs(longer - 1) < WorthSaying) return new RoomRise(written, "");
+        if (Math.Abs(longer - 1) < WorthSaying) return new RoomRise(written, "") { Shares = _shares };
         // Where the recipe gives a wider band than the dose does, its writer knows the dough better.
         var low = Duration.Min(band.First, written.Low * longer);
         var high = Duration.Max(band.Last ?? (band.Likely * RiseDose.ReadyUntil), written.High * longer);
         return new RoomRise(
             new DurationEstimate(low, band.Likely, high),
-            $"{where} it takes about {Minutes(band.Likely)} instead of the recipe's {Minutes(written.Likely)}: ready from {Minutes(low)}, over by {Minutes(high)}. Its size decides: about doubled.");
+            $"{where} it takes about {Minutes(band.Likely)} instead of the recipe's {Minutes(written.Likely)}: ready from {Minutes(low)}, over by {Minutes(high)}. Its size decides: about doubled.")
+        { Shares = _shares };
     }
 
     /// <summary>Minutes until the dose is reached when the rise begins at a minute of the day, the room changing by the hour; 0 when it is not within three days.</summary>

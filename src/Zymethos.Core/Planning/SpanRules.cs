@@ -4,7 +4,19 @@ namespace Zymethos.Core.Planning;
 public static class SpanRules
 {
     /// <summary>First minute the task may start: the span for what needs presence, "not before" for its bake.</summary>
-    public static int EarliestStart(TaskNetwork network, PlanTask task) => Math.Max(0, network.Bakes[task.Bake].NotBefore ?? 0);
+    public static int EarliestStart(TaskNetwork network, PlanTask task) => Math.Max(Since(network, task), network.Bakes[task.Bake].NotBefore ?? 0);
+
+    /// <summary>Now, for what has not begun yet.</summary>
+    private static int Since(TaskNetwork network, PlanTask task)
+    {
+        if (network.Since == 0) return 0;
+        foreach (var pin in network.Pins)
+        {
+            if (pin.Task == task.Index) return 0;
+        }
+
+        return network.Since;
+    }
 
     /// <summary>
     /// Last minute the task may end: the working span for what needs presence, "ready by" for its bake, the horizon for the rest.

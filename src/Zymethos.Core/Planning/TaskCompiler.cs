@@ -2,7 +2,6 @@ using System.Collections.Immutable;
 using NodaTime;
 using Zymethos.Core.Heat;
 using Zymethos.Core.Kitchens;
-using Zymethos.Core.Leaven;
 using Zymethos.Core.Recipes;
 using Zymethos.Core.Safety;
 

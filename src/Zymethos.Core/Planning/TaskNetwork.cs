@@ -36,6 +36,9 @@ public sealed record TaskNetwork(
     /// <summary>Steps held where the baker put them.</summary>
     public ImmutableArray<Pin> Pins { get; init; } = [];
 
+    /// <summary>The minute that it is while the day goes on: what is not pinned starts no earlier. 0 for a day that lies ahead.</summary>
+    public int Since { get; init; }
+
     /// <summary>Pairs of loads that go in through the same open door, at most <see cref="TogetherMinutes"/> apart.</summary>
     public ImmutableArray<(int First, int Second)> Together { get; init; } = [];
 
@@ -200,6 +203,9 @@ public sealed record PlanTask(
     /// it takes <see cref="Likely"/> whenever it starts; else that is the least of them.
     /// </summary>
     public ImmutableArray<int> ByHalfHour { get; init; } = [];
+
+    /// <summary>For a rise, what share of its dose has been gathered after every five minutes; empty for everything else.</summary>
+    public ImmutableArray<double> RiseShares { get; init; } = [];
 
     /// <summary>How long it takes when started at a minute, openings of the oven's door not counted.</summary>
     public int TakesFrom(int start) => ByHalfHour.IsEmpty ? Likely : ByHalfHour[Math.Clamp(start / 30, 0, ByHalfHour.Length - 1)];

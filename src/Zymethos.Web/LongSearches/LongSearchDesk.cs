@@ -11,11 +11,11 @@ namespace Zymethos.Web.LongSearches;
 public sealed class LongSearchDesk(ZymethosContext context, IBackgroundJobClient jobs, AppSettings settings, IClock clock)
 {
     /// <summary>Begins a search for a date, unless one is under way; null when no day is planned there.</summary>
-    public async Task<LongSearchRow?> BeginAsync(LocalDate date, CancellationToken cancel)
+    public async Task<LongSearchRow?> BeginAsync(LocalDate date, CancellationToken cancel, TimeSpan? time = null)
     {
         if (await context.OvenDays.AsNoTracking().SingleOrDefaultAsync(d => d.Date == date, cancel) is not { } day) return null;
         if (await CurrentAsync(date, cancel) is { } running) return running;
-        var row = new LongSearchRow { Id = Guid.CreateVersion7(), Date = date, Document = day.Document, Seconds = settings.LongSearch.TotalSeconds, AskedAt = clock.GetCurrentInstant() };
+        var row = new LongSearchRow { Id = Guid.CreateVersion7(), Date = date, Document = day.Document, Seconds = (time ?? settings.LongSearch).TotalSeconds, AskedAt = clock.GetCurrentInstant() };
         context.LongSearches.Add(row);
         await context.SaveChangesAsync(cancel);
         jobs.Enqueue<LongSearchWorker>(w => w.RunAsync(row.Id, row.KitchenId, CancellationToken.None));

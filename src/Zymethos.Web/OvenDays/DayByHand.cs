@@ -20,11 +20,11 @@ public sealed class DayByHand(ZymethosContext context, OpenDay days, PlanDay pla
     private static readonly TimeSpan WhatIfTime = TimeSpan.FromSeconds(1);
 
     /// <summary>Makes a move and plans the day again. Without a plan the last one stays.</summary>
-    public async Task<MoveAnswer> MoveAsync(OvenDayRow row, PlannedDay day, HandMove move, CancellationToken cancel)
+    public async Task<MoveAnswer> MoveAsync(OvenDayRow row, PlannedDay day, HandMove move, int? now, CancellationToken cancel)
     {
-        var moved = HandMoves.Apply(row.Document, day, move);
+        var moved = HandMoves.Apply(row.Document, day, move, now);
         if (moved.Document is null) return new MoveAnswer(null, moved.Said, null);
-        var answer = await days.PlanAndKeepAsync(moved.Document, row.Date, moved.Said, cancel);
+        var answer = await days.PlanAndKeepAsync(moved.Document, row.Date, moved.Said, cancel, move.Do == "over" ? day : null);
         if (answer.Day is not { } after) return new MoveAnswer(answer, "", moved.Document);
         return new MoveAnswer(answer, $"{moved.Said}. {Difference(day, after)}", moved.Document);
     }

@@ -18,7 +18,7 @@ public sealed class DemoDay(ZymethosContext context, PlanDay planner, AppSetting
     public async Task PlanAsync(CancellationToken cancel)
     {
         if (await context.OvenDays.AnyAsync(cancel)) return;
-        var date = clock.GetCurrentInstant().InUtc().Date.Next(IsoDayOfWeek.Saturday);
+        var date = KitchenClock.At(DemoKitchen.Kitchen().Zone, clock.GetCurrentInstant()).Date.Next(IsoDayOfWeek.Saturday);
         var document = new OvenDayDocument(
             DemoKitchen.Kitchen(),
             new DayDocument(date.ToString("uuuu-MM-dd", null), "08:00", "18:00"),

@@ -8,7 +8,7 @@ namespace Zymethos.Web.OvenDays;
 /// <summary>A move of the baker's hand on a planned day, as a form sends it.</summary>
 public sealed class HandMove
 {
-    /// <summary>pin, free, more, usual, together, apart, before, unpair, lean or mode.</summary>
+    /// <summary>pin, free, more, over, usual, together, apart, before, unpair, lean or mode.</summary>
     public string? Do { get; set; }
 
     /// <summary>Id of the step; empty for a lean.</summary>
@@ -35,7 +35,8 @@ public static class HandMoves
     /// <param name="document">The day before it.</param>
     /// <param name="day">The plan, for the names of steps and the date of an hour.</param>
     /// <param name="move">The move.</param>
-    public static MovedDay Apply(OvenDayDocument document, PlannedDay day, HandMove move)
+    /// <param name="now">The minute of the day that it is; null when it is not going on.</param>
+    public static MovedDay Apply(OvenDayDocument document, PlannedDay day, HandMove move, int? now = null)
     {
         var hands = document.ByHand ?? new HandWishesDocument();
         if (move.Do == "lean")
@@ -53,6 +54,7 @@ public static class HandMoves
             "pin" => Pin(document, hands, day, task, move.Value),
             "free" => With(document, hands with { Pins = Without(hands.Pins, p => p.Task == task.Id) }, $"{name} may move again"),
             "more" => More(document, hands, task, move.Value),
+            "over" => Over(document, day, task, move.Value, now),
             "usual" => With(document, hands with { Allow = Without(hands.Allow, a => a.Task == task.Id) }, $"{name} takes its usual time again"),
             "unpair" => With(document, hands with { Orders = Unpaired(hands.Orders, task), Together = Unpaired(hands.Together, task), Apart = Unpaired(hands.Apart, task) }, $"{name} is tied to no other step any more"),
             "mode" => Mode(document, task, move.Value),
@@ -79,6 +81,31 @@ public static class HandMoves
         int.TryParse(value, NumberStyles.None, CultureInfo.InvariantCulture, out var minutes) && minutes is > 0 and < 1440
             ? With(document, hands with { Allow = [.. Without(hands.Allow, a => a.Task == task.Id), new AllowDocument(task.Id, minutes)] }, $"{minutes} min planned for “{task.Title}”")
             : new(null, "Give the minutes as a whole number.");
+
+    /// <summary>A step needs more minutes while the day goes on: what has begun stays, the rest is planned again from now, in the ways that were chosen.</summary>
+    private static MovedDay Over(OvenDayDocument document, PlannedDay day, PlanTask task, string? value, int? now)
+    {
+        if (now is not { } minute) return new(null, "The day is not going on. Use “Plan for it” instead.");
+        if (!int.TryParse((value ?? "").Trim(), NumberStyles.None, CultureInfo.InvariantCulture, out var more) || more > 600) return new(null, "Give the minutes it needs more as a whole number.");
+        var reader = new DocumentReader();
+        var (_, wish) = reader.Read(document);
+        if (reader.Faults.Count > 0) return new(null, reader.Faults[0].Message);
+        var rest = LiveDay.From(day, wish.ByHand, task, more, minute);
+        string At(int m) => LocalDateTimePattern.CreateWithInvariantCulture("uuuu-MM-dd'T'HH:mm").Format(day.Network.TimeOf(m));
+        var hands = (document.ByHand ?? new HandWishesDocument()) with
+        {
+            Pins = [.. rest.Pins.Select(p => new PinDocument(p.Task, At(p.Start)))],
+            Allow = [.. rest.Allow.Select(a => new AllowDocument(a.Task, a.Minutes))],
+            Since = At(minute),
+        };
+        // What rises in the refrigerator since last night does not change its mind.
+        var bakes = document.Bakes.Select((b, i) =>
+        {
+            var modes = (b.Modes ?? new Dictionary<string, int>()).Concat(day.Network.Modes.Where(m => m.Bake == i).Select(m => KeyValuePair.Create(m.Step, m.Mode))).ToDictionary(m => m.Key, m => m.Value);
+            return b with { Modes = modes.Count > 0 ? modes : null };
+        }).ToList();
+        return new(document with { ByHand = hands, Bakes = bakes }, $"“{task.Title}” needs {more} min more; the rest planned again from {day.Network.TimeOf(minute).ToString("HH:mm", null)}");
+    }
 
     private static MovedDay Mode(OvenDayDocument document, PlanTask task, string? value)
     {

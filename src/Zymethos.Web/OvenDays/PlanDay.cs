@@ -20,7 +20,7 @@ public sealed record PlanAnswer(PlannedDay? Day, IReadOnlyList<Fault> Faults, Cl
 public sealed class PlanDay(SolverGate gate)
 {
     /// <summary>Plans without saving anything.</summary>
-    public async Task<PlanAnswer> PlanAsync(OvenDayDocument document, TimeSpan limit, int seed, CancellationToken cancel)
+    public async Task<PlanAnswer> PlanAsync(OvenDayDocument document, TimeSpan limit, int seed, CancellationToken cancel, IReadOnlyDictionary<string, int>? keep = null)
     {
         var reader = new DocumentReader();
         var (kitchen, wish) = reader.Read(document);
@@ -28,7 +28,7 @@ public sealed class PlanDay(SolverGate gate)
         return await gate.RunAsync(
             () =>
             {
-                var moded = ModeChooser.Plan(kitchen, wish, new SolveSettings(limit, seed), cancel);
+                var moded = ModeChooser.Plan(kitchen, wish, new SolveSettings(limit, seed) { Keep = keep ?? new Dictionary<string, int>() }, cancel);
                 if (moded.Network is not { } network) return new PlanAnswer(null, moded.Faults, null);
                 var outcome = moded.Outcome!;
                 return outcome.Plan is { } plan
@@ -44,6 +44,9 @@ public sealed class OpenDay(ZymethosContext context, PlanDay planner, AppSetting
 {
     private const int MostStates = 50;
 
+    // Whoever stands there with a loaf that needs five minutes more does not wait for a better order.
+    private static readonly TimeSpan LiveTime = TimeSpan.FromMilliseconds(800);
+
     /// <summary>
     /// Plans a day of the current kitchen and keeps the plan when there is one, as a new state that can be undone. A day without a plan leaves what was kept before.
     /// </summary>
@@ -51,9 +54,11 @@ public sealed class OpenDay(ZymethosContext context, PlanDay planner, AppSetting
     /// <param name="date">Its date.</param>
     /// <param name="said">What is done, in a few words.</param>
     /// <param name="cancel">Stops the search.</param>
-    public async Task<PlanAnswer> PlanAndKeepAsync(OvenDayDocument document, LocalDate date, string said, CancellationToken cancel)
+    /// <param name="live">The plan that goes on while the rest of it is planned again, quickly and with as few steps moved as can be; null for a day that lies ahead.</param>
+    public async Task<PlanAnswer> PlanAndKeepAsync(OvenDayDocument document, LocalDate date, string said, CancellationToken cancel, PlannedDay? live = null)
     {
-        var answer = await planner.PlanAsync(document, settings.PlanTime, 1, cancel);
+        var stood = live?.Network.Tasks.ToDictionary(t => t.Id, t => live.Plan.Tasks[t.Index].Start, StringComparer.Ordinal);
+        var answer = await planner.PlanAsync(document, live is null ? settings.PlanTime : LiveTime, 1, cancel, stood);
         if (answer.Day is not { } day) return answer;
         var row = await context.OvenDays.SingleOrDefaultAsync(d => d.Date == date, cancel);
         if (row is null)
@@ -73,7 +78,31 @@ public sealed class OpenDay(ZymethosContext context, PlanDay planner, AppSetting
         row.PlannedAt = clock.GetCurrentInstant();
         context.OvenDayStates.Add(StateOf(row, ++row.Number, said));
         await context.SaveChangesAsync(cancel);
+        // A search for the day as it was has nothing to look for any more.
+        await context.LongSearches.Where(s => s.Date == date && s.State == LongSearchState.Running).ExecuteUpdateAsync(u => u.SetProperty(s => s.StopAsked, true), cancel);
         return answer;
+    }
+
+    /// <summary>Takes a planned day off; what it was stays among its states, so that it can be brought back. False when there is none.</summary>
+    public async Task<bool> TakeOffAsync(LocalDate date, CancellationToken cancel)
+    {
+        if (await context.OvenDays.SingleOrDefaultAsync(d => d.Date == date, cancel) is not { } row) return false;
+        context.OvenDayStates.RemoveRange(context.OvenDayStates.Where(s => s.Date == date && s.Number > row.Number));
+        if (row.Number == 0) context.OvenDayStates.Add(StateOf(row, 1, "Planned"));
+        context.OvenDays.Remove(row);
+        await context.SaveChangesAsync(cancel);
+        await context.LongSearches.Where(s => s.Date == date && s.State == LongSearchState.Running).ExecuteUpdateAsync(u => u.SetProperty(s => s.StopAsked, true), cancel);
+        return true;
+    }
+
+    /// <summary>Brings a day back that was taken off; false when there is nothing to bring back, or a day is planned there again.</summary>
+    public async Task<bool> BringBackAsync(LocalDate date, CancellationToken cancel)
+    {
+        if (await context.OvenDays.AnyAsync(d => d.Date == date, cancel)) return false;
+        if (await context.OvenDayStates.Where(s => s.Date == date && s.Number > 0).OrderByDescending(s => s.Number).FirstOrDefaultAsync(cancel) is not { } state) return false;
+        context.OvenDays.Add(new OvenDayRow { Id = Guid.CreateVersion7(), Date = date, Document = state.Document, Plan = state.Plan, PlannedAt = state.PlannedAt, Number = state.Number });
+        await context.SaveChangesAsync(cancel);
+        return true;
     }
 
     /// <summary>A state of a day as a row.</summary>

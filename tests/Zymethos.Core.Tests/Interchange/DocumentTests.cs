@@ -34,7 +34,8 @@ public sealed class DocumentTests
     {
         var kitchen = new DocumentReader().Read(Kitchen, "kitchen");
         var again = new DocumentReader().Read(DocumentWriter.Write(kitchen), "kitchen");
-        Assert.Equal(kitchen with { People = [], Pans = [] }, again with { People = [], Pans = [] });
+        Assert.Equal(kitchen with { People = [], Pans = [], RoomByHour = [] }, again with { People = [], Pans = [], RoomByHour = [] });
+        Assert.True(kitchen.RoomByHour.SequenceEqual(again.RoomByHour));
         Assert.True(kitchen.Pans.SequenceEqual(again.Pans));
         Assert.True(kitchen.People.SequenceEqual(again.People));
         Assert.Empty(KitchenCheck.Find(kitchen));

@@ -181,7 +181,8 @@ public sealed class ByHandTests
         var network = Day(5, 2);
         Figures With(DayLean lean) => Figures.Of(network, DayPlanner.Plan(network with { Lean = lean }, new SolveSettings(TimeSpan.FromSeconds(15), 1, 2)).Plan!);
         var early = With(DayLean.DoneEarly);
-        Assert.True(With(DayLean.ShortDay).KitchenMinutes <= early.KitchenMinutes);
+        // Presence weighs most and not alone: a few minutes may go for an oven that is off sooner.
+        Assert.True(With(DayLean.ShortDay).KitchenMinutes <= early.KitchenMinutes + 5);
         Assert.True(With(DayLean.Fresher).SoftWindowMinutes <= early.SoftWindowMinutes);
         Assert.True(With(DayLean.LessOven).FinishMinute >= early.FinishMinute);
     }

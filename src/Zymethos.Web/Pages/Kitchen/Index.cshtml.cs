@@ -7,6 +7,7 @@ using Zymethos.Core.Measures;
 using Zymethos.Core.Scaling;
 using Zymethos.Store;
 using Zymethos.Web.OvenDays;
+using Zymethos.Web.Setup;
 
 namespace Zymethos.Web.Pages.Kitchen;
 
@@ -57,7 +58,7 @@ public sealed class IndexModel(ZymethosContext context, OpenDay days, IClock clo
             return Show(StatusCodes.Status409Conflict);
         }
 
-        Saved = await days.ReplanAsync(kitchen, clock.GetCurrentInstant().InUtc().Date, cancel);
+        Saved = await days.ReplanAsync(kitchen, KitchenClock.At(kitchen.Zone, clock.GetCurrentInstant()).Date, cancel);
         ModelState.Clear();
         Form = KitchenForm.Of(kitchen, row.Version);
         Transitions = TransitionsOf(kitchen);

@@ -15,6 +15,7 @@ namespace Zymethos.Web.Pages.OvenDay;
 public sealed class DaySetup
 {
     private static readonly LocalTimePattern ClockPattern = LocalTimePattern.CreateWithInvariantCulture("HH:mm");
+    private const string Extra = "Helper";
     private List<int> _chosen = [];
 
     /// <summary>The date, "2026-12-05".</summary>
@@ -31,6 +32,12 @@ public sealed class DaySetup
 
     /// <summary>End of the rest, "07:00", on the next date when it is earlier than its start.</summary>
     public string? RestUntil { get; set; }
+
+    /// <summary>Further rests after it, two rows; an empty row is none.</summary>
+    public List<DayRestRow> MoreRests { get; set; } = [new(), new()];
+
+    /// <summary>Further pairs of hands on this day, "1"; empty for none.</summary>
+    public string? ExtraHands { get; set; }
 
     /// <summary>One row for each recipe of the Book.</summary>
     public List<DaySetupRow> Rows { get; set; } = [];
@@ -50,7 +57,11 @@ public sealed class DaySetup
         var setup = Empty(row.Date, recipes);
         setup.From = row.Document.Day.From;
         setup.Until = ClockOf(row.Document.Day.Until);
-        if (row.Document.Day.Rests is [var rest, ..]) (setup.RestFrom, setup.RestUntil) = (ClockOf(rest.From), ClockOf(rest.Until));
+        var rests = row.Document.Day.Rests ?? [];
+        if (rests is [var rest, ..]) (setup.RestFrom, setup.RestUntil) = (ClockOf(rest.From), ClockOf(rest.Until));
+        foreach (var (more, i) in rests.Skip(1).Take(2).Select((r, i) => (r, i))) setup.MoreRests[i] = new DayRestRow { From = ClockOf(more.From), Until = ClockOf(more.Until) };
+        var extra = row.Document.Kitchen.People.Count(p => p.Name.StartsWith(Extra, StringComparison.Ordinal));
+        if (extra > 0) setup.ExtraHands = extra.ToString(CultureInfo.InvariantCulture);
         foreach (var bake in row.Document.Bakes)
         {
             if (setup.Rows.Find(r => r.Key == bake.Recipe?.Key) is not { } own) continue;
@@ -64,6 +75,7 @@ public sealed class DaySetup
     /// <summary>Adds what a form does not carry: names, and rows of recipes that are new since it was shown.</summary>
     public void Complete(IReadOnlyList<RecipeRow> recipes)
     {
+        while (MoreRests.Count < 2) MoreRests.Add(new DayRestRow());
         Rows = [.. recipes.Select(r =>
         {
             var row = Rows.Find(x => x.Key == r.Key) ?? new DaySetupRow { Key = r.Key, Batches = "0" };
@@ -72,12 +84,16 @@ public sealed class DaySetup
         })];
     }
 
-    /// <summary>Takes a way out that was offered: "until=18:35", "from=07:25" or "leave=key". Anything else changes nothing.</summary>
+    /// <summary>Takes a way out that was offered: "until=18:35", "from=07:25", "leave=key", "fewer=key", "ready=key=17:30" or "hands=1". Anything else changes nothing.</summary>
     public void Apply(string? way)
     {
         if (way?.Split('=', 2) is not [var what, var value]) return;
         if (what == "until" && ClockPattern.Parse(value).Success) Until = value;
         if (what == "from" && ClockPattern.Parse(value).Success) From = value;
+        if (what == "hands") ExtraHands = value;
+        if (what == "fewer" && Rows.Find(r => r.Key == value) is { } many && int.TryParse(many.Batches, NumberStyles.None, CultureInfo.InvariantCulture, out var batches) && batches > 1)
+            many.Batches = (batches - 1).ToString(CultureInfo.InvariantCulture);
+        if (what == "ready" && value.Split('=', 2) is [var key, var hour] && ClockPattern.Parse(hour).Success && Rows.Find(r => r.Key == key) is { } late) late.ReadyBy = hour;
         if (what == "leave" && Rows.Find(r => r.Key == value) is { } row) row.Batches = "0";
     }
 
@@ -88,6 +104,7 @@ public sealed class DaySetup
         if (!ClockPattern.Parse(From ?? "").Success) state.AddModelError(FieldOf("day.from"), "Give the hour as 08:00.");
         if (!ClockPattern.Parse(Until ?? "").Success) state.AddModelError(FieldOf("day.until"), "Give the hour as 18:00.");
         var rests = Rests(state);
+        kitchen = WithExtraHands(kitchen, state);
         var bakes = new List<BakeDocument>();
         _chosen = [];
         for (var i = 0; i < Rows.Count; i++)
@@ -113,20 +130,26 @@ public sealed class DaySetup
         }
 
         if (bakes.Count == 0 && state.IsValid) state.AddModelError(FieldOf("bakes"), "Choose at least one recipe: put a 1 beside it.");
-        return state.IsValid ? new OvenDayDocument(kitchen, rests is null ? new DayDocument(Date!, From!, Until!) : new DayDocument(Date!, From!, rests.Value.Until, [rests.Value.Away]), bakes) : null;
+        return state.IsValid ? new OvenDayDocument(kitchen, rests is null ? new DayDocument(Date!, From!, Until!) : new DayDocument(Date!, From!, rests.Value.Until, rests.Value.Away), bakes) : null;
     }
 
-    /// <summary>The rest with its dates, and the end of the day after it; null when there is none or it cannot be read.</summary>
-    private (RestDocument Away, string Until)? Rests(ModelStateDictionary state)
+    /// <summary>The rests with their dates, and the end of the day after them; null when there are none or they cannot be read.</summary>
+    private (IReadOnlyList<RestDocument> Away, string Until)? Rests(ModelStateDictionary state)
     {
-        if (string.IsNullOrWhiteSpace(RestFrom) && string.IsNullOrWhiteSpace(RestUntil)) return null;
-        if (!ClockPattern.Parse(RestFrom ?? "").Success) state.AddModelError("Setup.RestFrom", "From when is nobody there? Give the hour as 22:00, or leave both empty.");
-        if (!ClockPattern.Parse(RestUntil ?? "").Success) state.AddModelError("Setup.RestUntil", "Until when is nobody there? Give the hour as 07:00.");
+        var typed = MoreRests.Select((r, i) => (r.From, r.Until, Field: $"Setup.MoreRests[{i}].From")).Prepend((RestFrom, RestUntil, "Setup.RestFrom"))
+            .Where(r => !string.IsNullOrWhiteSpace(r.Item1) || !string.IsNullOrWhiteSpace(r.Item2)).ToList();
+        if (typed.Count == 0) return null;
+        foreach (var (from, until, field) in typed)
+        {
+            if (!ClockPattern.Parse(from ?? "").Success) state.AddModelError(field, "From when is nobody there? Give the hour as 22:00, or leave both empty.");
+            else if (!ClockPattern.Parse(until ?? "").Success) state.AddModelError(field, "Until when is nobody there? Give the hour as 07:00.");
+        }
+
         if (!state.IsValid) return null;
         var date = LocalDatePattern.Iso.Parse(Date!).Value;
-        var times = new[] { From!, RestFrom!, RestUntil!, Until! }.Select(t => ClockPattern.Parse(t).Value).ToArray();
-        var moments = new LocalDateTime[4];
-        for (var i = 0; i < 4; i++)
+        var times = new[] { From! }.Concat(typed.SelectMany(t => new[] { t.Item1!, t.Item2! })).Append(Until!).Select(t => ClockPattern.Parse(t).Value).ToArray();
+        var moments = new LocalDateTime[times.Length];
+        for (var i = 0; i < times.Length; i++)
         {
             moments[i] = date.At(times[i]);
             // An hour no later than the one before it is one of the next date.
@@ -134,7 +157,17 @@ public sealed class DaySetup
         }
 
         string Text(LocalDateTime moment) => moment.ToString("uuuu-MM-dd'T'HH:mm", CultureInfo.InvariantCulture);
-        return (new RestDocument(Text(moments[1]), Text(moments[2])), Text(moments[3]));
+        return ([.. Enumerable.Range(0, typed.Count).Select(r => new RestDocument(Text(moments[(2 * r) + 1]), Text(moments[(2 * r) + 2])))], Text(moments[^1]));
+    }
+
+    /// <summary>The kitchen with whoever helps on this day alone.</summary>
+    private KitchenDocument WithExtraHands(KitchenDocument kitchen, ModelStateDictionary state)
+    {
+        if (string.IsNullOrWhiteSpace(ExtraHands) || ExtraHands.Trim() == "0") return kitchen;
+        if (int.TryParse(ExtraHands.Trim(), NumberStyles.None, CultureInfo.InvariantCulture, out var more) && kitchen.People.Count + more <= 4)
+            return kitchen with { People = [.. kitchen.People, .. Enumerable.Range(1, more).Select(n => new PersonDocument(more == 1 ? Extra : $"{Extra} {n}"))] };
+        state.AddModelError("Setup.ExtraHands", $"Helpers are a whole number; at most four people bake, and {kitchen.People.Count} do already.");
+        return kitchen;
     }
 
     private static string ClockOf(string moment) => moment.Contains('T', StringComparison.Ordinal) ? moment[(moment.IndexOf('T', StringComparison.Ordinal) + 1)..] : moment;
@@ -152,6 +185,16 @@ public sealed class DaySetup
 
         return "Setup.Rows";
     }
+}
+
+/// <summary>A stretch in which nobody is there, as typed.</summary>
+public sealed class DayRestRow
+{
+    /// <summary>From when.</summary>
+    public string? From { get; set; }
+
+    /// <summary>Until when.</summary>
+    public string? Until { get; set; }
 }
 
 /// <summary>A recipe in the set-up.</summary>

@@ -11,11 +11,12 @@ using Zymethos.Store.Books;
 using Zymethos.Store.Days;
 using Zymethos.Web.LongSearches;
 using Zymethos.Web.OvenDays;
+using Zymethos.Web.Setup;
 
 namespace Zymethos.Web.Pages.OvenDay;
 
 /// <summary>The Oven Day: what goes in when, and why?</summary>
-public sealed class IndexModel(ZymethosContext context, OpenDay days, DayByHand byHand, LongSearchDesk desk, IClock clock) : PageModel
+public sealed class IndexModel(ZymethosContext context, OpenDay days, DayByHand byHand, LongSearchDesk desk, AppSettings settings, KitchenClock kitchenClock, IClock clock) : PageModel
 {
     /// <summary>The form as it stands or was typed.</summary>
     [BindProperty]
@@ -61,15 +62,25 @@ public sealed class IndexModel(ZymethosContext context, OpenDay days, DayByHand 
     [TempData]
     public string? Said { get; set; }
 
-    private LocalDate Today => clock.GetCurrentInstant().InUtc().Date;
+    /// <summary>The minute of the shown day that it is now; null when it is not going on.</summary>
+    public int? Now { get; private set; }
+
+    /// <summary>The date of a day that was taken off and can be brought back; null when there is none.</summary>
+    public string? TakenOff { get; private set; }
 
     /// <summary>The page for a date, or for the next planned day.</summary>
-    public async Task OnGetAsync(string? date, string? step, CancellationToken cancel)
+    public async Task OnGetAsync(string? date, string? step, bool off, CancellationToken cancel)
     {
         var row = await FindAsync(date, cancel);
         await FillAsync(row, date, cancel);
-        if (row is null) return;
+        if (row is null)
+        {
+            if (off) TakenOff = date;
+            return;
+        }
+
         Day = OpenDay.Restore(row);
+        await ReadNowAsync(cancel);
         IsStale = Day is null;
         Note = Said ?? row.Plan.Note;
         await ReadStepsAsync(row, cancel);
@@ -81,7 +92,9 @@ public sealed class IndexModel(ZymethosContext context, OpenDay days, DayByHand 
     {
         if (await FindAsync(date, cancel) is not { } row || OpenDay.Restore(row) is not { } day) return NotFound();
         if (day.Network.Tasks.FirstOrDefault(t => t.Id == step) is not { } task) return NotFound();
-        return Partial("_Why", new WhyView(day, task, row.Document, LocalDatePattern.Iso.Format(row.Date)));
+        Day = day;
+        await ReadNowAsync(cancel);
+        return Partial("_Why", new WhyView(day, task, row.Document, LocalDatePattern.Iso.Format(row.Date)) { Now = Now });
     }
 
     /// <summary>Plans the day that was asked for.</summary>
@@ -101,8 +114,10 @@ public sealed class IndexModel(ZymethosContext context, OpenDay days, DayByHand 
             foreach (var fault in answer.Faults) ModelState.AddModelError(Setup.FieldOf(fault.Path), fault.Message);
             if (answer.Day is not null)
             {
+                if (settings.SearchesOn && answer.Day.Figures.FinishMinute > answer.Day.BoundFinish) await desk.BeginAsync(date, cancel, AppSettings.OnTime);
                 if (!Request.Headers.ContainsKey("HX-Request")) return RedirectToPage(new { date = Setup.Date });
                 Day = answer.Day;
+                await ReadNowAsync(cancel);
                 Response.Headers["HX-Push-Url"] = $"/oven-day?date={Setup.Date}";
                 Note = let;
                 await ReadStepsAsync(await context.OvenDays.AsNoTracking().SingleAsync(d => d.Date == date, cancel), cancel);
@@ -120,7 +135,9 @@ public sealed class IndexModel(ZymethosContext context, OpenDay days, DayByHand 
     public async Task<IActionResult> OnPostHandAsync(string? date, HandMove move, CancellationToken cancel)
     {
         if (await FindAsync(date, cancel) is not { } row || OpenDay.Restore(row) is not { } day) return NotFound();
-        var moved = await byHand.MoveAsync(row, day, move, cancel);
+        Day = day;
+        await ReadNowAsync(cancel);
+        var moved = await byHand.MoveAsync(row, day, move, Now, cancel);
         if (moved.Answer?.Day is not null) return await ShowAsync(row.Date, moved.Said, move.Step, cancel);
         await FillAsync(row, null, cancel);
         await ReadStepsAsync(row, cancel);
@@ -138,6 +155,21 @@ public sealed class IndexModel(ZymethosContext context, OpenDay days, DayByHand 
 
     /// <summary>Brings back what was taken back.</summary>
     public Task<IActionResult> OnPostRedoAsync(string date, CancellationToken cancel) => StepAsync(date, false, cancel);
+
+    /// <summary>Takes the day off.</summary>
+    public async Task<IActionResult> OnPostTakeOffAsync(string date, CancellationToken cancel)
+    {
+        if (LocalDatePattern.Iso.Parse(date) is not { Success: true } d || !await days.TakeOffAsync(d.Value, cancel)) return NotFound();
+        return RedirectToPage(new { date, off = true });
+    }
+
+    /// <summary>Brings a day back that was taken off.</summary>
+    public async Task<IActionResult> OnPostBringBackAsync(string date, CancellationToken cancel)
+    {
+        if (LocalDatePattern.Iso.Parse(date) is not { Success: true } d || !await days.BringBackAsync(d.Value, cancel)) return NotFound();
+        Said = "Back as it was.";
+        return RedirectToPage(new { date });
+    }
 
     /// <summary>Keeps the plan as an alternative.</summary>
     public async Task<IActionResult> OnPostKeepAsync(string date, CancellationToken cancel) =>
@@ -199,7 +231,7 @@ public sealed class IndexModel(ZymethosContext context, OpenDay days, DayByHand 
     /// <summary>The day as it stands, when a search has ended.</summary>
     public async Task<IActionResult> OnGetAgainAsync(string date, Guid id, CancellationToken cancel)
     {
-        await OnGetAsync(date, null, cancel);
+        await OnGetAsync(date, null, false, cancel);
         if (await desk.FindAsync(id, cancel) is { EndedAt: not null } row) Note = row.Said;
         return Partial("_Planning", this);
     }
@@ -218,7 +250,7 @@ public sealed class IndexModel(ZymethosContext context, OpenDay days, DayByHand 
             return RedirectToPage(new { date = address, step });
         }
 
-        await OnGetAsync(address, step, cancel);
+        await OnGetAsync(address, step, false, cancel);
         Note = said;
         return Partial("_Planning", this);
     }
@@ -246,7 +278,7 @@ public sealed class IndexModel(ZymethosContext context, OpenDay days, DayByHand 
         var all = context.OvenDays.AsNoTracking();
         if (date is not null)
             return LocalDatePattern.Iso.Parse(date) is { Success: true } parsed ? await all.SingleOrDefaultAsync(d => d.Date == parsed.Value, cancel) : null;
-        var today = Today;
+        var today = (await kitchenClock.NowAsync(cancel)).Date;
         return await all.Where(d => d.Date >= today).OrderBy(d => d.Date).FirstOrDefaultAsync(cancel)
             ?? await all.OrderByDescending(d => d.Date).FirstOrDefaultAsync(cancel);
     }
@@ -254,9 +286,16 @@ public sealed class IndexModel(ZymethosContext context, OpenDay days, DayByHand 
     private async Task FillAsync(OvenDayRow? row, string? date, CancellationToken cancel)
     {
         var recipes = await PlannableAsync(cancel);
-        var wanted = date is not null && LocalDatePattern.Iso.Parse(date) is { Success: true } parsed ? parsed.Value : Today.Next(IsoDayOfWeek.Saturday);
+        var wanted = date is not null && LocalDatePattern.Iso.Parse(date) is { Success: true } parsed ? parsed.Value : (await kitchenClock.NowAsync(cancel)).Date.Next(IsoDayOfWeek.Saturday);
         Setup = row is null ? DaySetup.Empty(wanted, recipes) : DaySetup.Of(row, recipes);
         await ListDatesAsync(cancel);
+    }
+
+    private async Task ReadNowAsync(CancellationToken cancel)
+    {
+        if (Day is not { } day) return;
+        var minute = Period.Between(day.Network.Origin, await kitchenClock.NowAsync(cancel), PeriodUnits.Minutes).Minutes;
+        Now = minute >= 0 && minute <= day.Network.SpanEnd ? (int)minute : null;
     }
 
     private async Task ListDatesAsync(CancellationToken cancel) =>
@@ -273,7 +312,14 @@ public sealed class IndexModel(ZymethosContext context, OpenDay days, DayByHand 
 /// <param name="Document">What was asked for, with what was decided by hand.</param>
 /// <param name="Date">The date as addresses write it.</param>
 /// <param name="Wrong">What is wrong with the last move; empty when nothing is.</param>
-public sealed record WhyView(PlannedDay Day, PlanTask Task, OvenDayDocument Document, string Date, string Wrong = "");
+public sealed record WhyView(PlannedDay Day, PlanTask Task, OvenDayDocument Document, string Date, string Wrong = "")
+{
+    /// <summary>The minute of the day that it is now; null when it is not going on.</summary>
+    public int? Now { get; init; }
+
+    /// <summary>The recipe of the step as it is baked on the day; null when it cannot be read.</summary>
+    public Recipe? Recipe => Document.Bakes.ElementAtOrDefault(Task.Bake)?.Recipe is { } recipe ? ChosenRecipe.Of(new DocumentReader().Read(recipe, "recipe")) : null;
+}
 
 /// <summary>A rehearsed day.</summary>
 /// <param name="Day">The day.</param>

@@ -1,0 +1,44 @@
+namespace Zymethos.Core.Planning;
+
+/// <summary>
+/// The rest of a day that is going on, when a step runs over: what has begun stays where it is, what waits for the late step has not begun, nothing new starts before now.
+/// </summary>
+public static class LiveDay
+{
+    /// <summary>The wishes of the day from now on.</summary>
+    /// <param name="day">The day as planned.</param>
+    /// <param name="wishes">What was decided by hand so far.</param>
+    /// <param name="late">The step that takes longer; null when only the time has moved on.</param>
+    /// <param name="more">How many minutes more it needs, 0 or more.</param>
+    /// <param name="now">The minute that it is.</param>
+    public static ByHand From(PlannedDay day, ByHand wishes, PlanTask? late, int more, int now)
+    {
+        var waits = late is null ? [] : Waiting(day, late);
+        var begun = day.Network.Tasks.Where(t => day.Plan.Tasks[t.Index].Start < now && !waits.Contains(t.Index)).ToList();
+        var ids = begun.Select(t => t.Id).ToHashSet(StringComparer.Ordinal);
+        var allow = late is null || more == 0
+            ? wishes.Allow
+            : [.. wishes.Allow.Where(a => a.Task != late.Id), new AllowWish(late.Id, late.Likely + more)];
+        return wishes with
+        {
+            // A step that was held for later and is not begun may move now: the day has changed.
+            Pins = [.. begun.Select(t => new PinWish(t.Id, day.Plan.Tasks[t.Index].Start)), .. wishes.Pins.Where(p => !ids.Contains(p.Task) && p.Start >= now)],
+            Allow = allow,
+            Since = now,
+        };
+    }
+
+    /// <summary>Steps that cannot have begun while the late one goes on: all that wait for its end, through hands, oven, pans or links.</summary>
+    private static HashSet<int> Waiting(PlannedDay day, PlanTask late)
+    {
+        var end = day.Plan.Tasks[late.Index].End;
+        var ties = new PlanGraph(day.Network, day.Plan).Ties.Where(t => t.Kind is not (TieKind.Window or TieKind.Door)).ToLookup(t => t.From, t => t.To);
+        var (found, next) = (new HashSet<int>(), new Queue<int>([late.Index]));
+        while (next.TryDequeue(out var task))
+        {
+            foreach (var to in ties[task].Where(to => day.Plan.Tasks[to].Start >= end && found.Add(to))) next.Enqueue(to);
+        }
+
+        return found;
+    }
+}
