@@ -160,7 +160,8 @@ public sealed partial class DraftReader
             return null;
         }
 
-        var match = Degrees().Match(heat.Trim());
+        // "180 C, middle shelf": the heat, and where it wants to stand.
+        var match = Degrees().Match(heat.Split(',')[0].Trim());
         if (!match.Success || !double.TryParse(match.Groups["n"].Value, NumberStyles.None, CultureInfo.InvariantCulture, out var degrees))
         {
             Wrong($"{at}.oven", $"“{heat.Trim()}” is not a heat. Write 180 C or 350 F.");
@@ -169,7 +170,7 @@ public sealed partial class DraftReader
 
         var temperature = match.Groups["u"].Value.StartsWith("f", StringComparison.OrdinalIgnoreCase) || (match.Groups["u"].Length == 0 && degrees > 260) ? Temperature.FromFahrenheit(degrees) : Temperature.FromCelsius(degrees);
         if (temperature.Celsius is < 20 or > 350) Wrong($"{at}.oven", $"{temperature} is outside what a kitchen oven does.");
-        return new OvenUse(kind == StepKind.Bake ? OvenState.Bake : OvenState.Proof, temperature, ReadPan(panName, at), Whole(pans, $"{at}.pans", 1, 1, 24));
+        return new OvenUse(kind == StepKind.Bake ? OvenState.Bake : OvenState.Proof, temperature, ReadPan(panName, at), Whole(pans, $"{at}.pans", 1, 1, 24)) { Shelf = ShelfWords.In(heat) };
     }
 
     private Pan ReadPan(string name, string at)

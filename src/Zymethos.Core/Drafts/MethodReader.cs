@@ -101,7 +101,7 @@ public sealed partial class MethodReader
 
         if (kind == StepKind.Bake)
         {
-            step.Oven = _heat;
+            step.Oven = _heat.Length == 0 ? "" : _heat + ShelfWords.Of(ShelfWords.In(low));
             if (_heat.Length == 0) _questions.Add($"At what heat: “{step.Title}”?");
             step.Pan = (_pan ?? _pans.FirstOrDefault(p => p.Shape == PanShape.Tray))?.Name ?? "";
             if (_pan is null) _questions.Add($"In which pan: “{step.Title}”? A tray is a guess.");
