@@ -65,10 +65,10 @@ public static class DayPlanner
     private const double FirstShare = 0.8;
 
     /// <summary>Share of the limit by which step one is over where doors matter.</summary>
-    private const double DoorlessShare = 0.45;
+    private const double DoorlessShare = 0.15;
 
     /// <summary>Share of the limit by which what step one found has been made to bear open doors.</summary>
-    private const double NearShare = 0.6;
+    private const double NearShare = 0.25;
 
     /// <summary>Plans. The outcome's plan obeys every rule, or is null.</summary>
     public static PlanOutcome Plan(TaskNetwork network, SolveSettings settings, CancellationToken cancel = default)

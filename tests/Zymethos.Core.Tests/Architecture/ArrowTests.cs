@@ -25,6 +25,7 @@ public sealed class ArrowTests
         ["Leaven"] = ["Measures"],
         ["Heat"] = ["Measures", "Recipes", "Kitchens", "Scaling"],
         ["Planning"] = ["Measures", "Safety", "Recipes", "Kitchens", "Scaling", "Leaven", "Heat"],
+        ["Seasons"] = ["Measures", "Safety", "Recipes", "Kitchens", "Scaling", "Leaven", "Heat", "Planning"],
         ["Drafts"] = ["Measures", "Safety", "Recipes", "Interchange"],
         ["Interchange"] = ["Measures", "Safety", "Recipes", "Kitchens", "Scaling", "Heat", "Planning"],
     };
