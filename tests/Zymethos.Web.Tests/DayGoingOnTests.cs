@@ -143,9 +143,18 @@ public sealed class DayGoingOnTests(MorningKitchen kitchen) : IClassFixture<Morn
         var baker = await kitchen.NewBakerAsync($"{Guid.NewGuid():N}@home.invalid");
         var saved = await TestKitchen.PostAsync(baker, "/kitchen", "#kitchen-form", new()
         {
-            ["Form.Second.HeatUpMinutes"] = "9", ["Form.Second.FallShutMinutes"] = "30", ["Form.Second.FallAjarMinutes"] = "12", ["Form.Second.DoorDropC"] = "40",
-            ["Form.Second.HottestC"] = "230", ["Form.Second.Shelves"] = "1", ["Form.Second.ShelfWidthCm"] = "34", ["Form.Second.ShelfDepthCm"] = "30",
-            ["Form.RackShelves"] = "3", ["Form.FridgeLitres"] = "25,5", ["Form.FreezerLitres"] = "", ["Form.RoomByHour"] = "07:00 21; 22:30 17",
+            ["Form.Second.HeatUpMinutes"] = "9",
+            ["Form.Second.FallShutMinutes"] = "30",
+            ["Form.Second.FallAjarMinutes"] = "12",
+            ["Form.Second.DoorDropC"] = "40",
+            ["Form.Second.HottestC"] = "230",
+            ["Form.Second.Shelves"] = "1",
+            ["Form.Second.ShelfWidthCm"] = "34",
+            ["Form.Second.ShelfDepthCm"] = "30",
+            ["Form.RackShelves"] = "3",
+            ["Form.FridgeLitres"] = "25,5",
+            ["Form.FreezerLitres"] = "",
+            ["Form.RoomByHour"] = "07:00 21; 22:30 17",
         });
         Assert.Equal(HttpStatusCode.OK, saved.StatusCode);
         var page = await TestKitchen.ParseAsync(await baker.GetAsync("/kitchen"));

@@ -23,6 +23,7 @@ public sealed class DemoDay(ZymethosContext context, PlanDay planner, AppSetting
             DemoKitchen.Kitchen(),
             new DayDocument(date.ToString("uuuu-MM-dd", null), "08:00", "18:00"),
             [.. DemoKitchen.Recipes().Where(r => Bakes.Contains(r.Key)).Select(r => new BakeDocument(r, Modes: r.Key == Plait ? new Dictionary<string, int> { ["proof"] = 0 } : null))]);
-        await new OpenDay(context, planner, settings, clock).PlanAndKeepAsync(document, date, "Planned", cancel);
+        // It is planned once and looked at often.
+        await new OpenDay(context, planner, settings with { PlanTime = settings.PlanTime * 2 }, clock).PlanAndKeepAsync(document, date, "Planned", cancel);
     }
 }
