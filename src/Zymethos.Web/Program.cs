@@ -77,6 +77,7 @@ app.MapOpenApi("/openapi/{documentName}.json").AllowAnonymous();
 app.MapOvenDayApi();
 app.MapMeasuresApi();
 app.MapRecipesApi();
+app.MapSeasonsApi();
 app.MapBookDownloads();
 app.MapLongSearchEvents();
 app.MapHealth();

@@ -11,6 +11,8 @@ public static class Formats
     {
         yield return ("oven-day.schema.json", Of<OvenDayDocument>("Zymethos oven day, version 1"));
         yield return ("book.schema.json", Of<BookDocument>("Zymethos book, version 1"));
+        yield return ("season.schema.json", Of<SeasonDocument>("Zymethos season, version 1"));
+        yield return ("season-plan.schema.json", Of<SeasonPlanDocument>("Zymethos season plan, version 1"));
         yield return ("oven-plan.schema.json", Of<PlanDocument>("Zymethos oven plan, version 1"));
     }
 

@@ -27,7 +27,7 @@ public sealed class ArrowTests
         ["Planning"] = ["Measures", "Safety", "Recipes", "Kitchens", "Scaling", "Leaven", "Heat"],
         ["Seasons"] = ["Measures", "Safety", "Recipes", "Kitchens", "Scaling", "Leaven", "Heat", "Planning"],
         ["Drafts"] = ["Measures", "Safety", "Recipes", "Interchange"],
-        ["Interchange"] = ["Measures", "Safety", "Recipes", "Kitchens", "Scaling", "Heat", "Planning"],
+        ["Interchange"] = ["Measures", "Safety", "Recipes", "Kitchens", "Scaling", "Heat", "Planning", "Seasons"],
     };
 
     public static TheoryData<string, string> Forbidden()
