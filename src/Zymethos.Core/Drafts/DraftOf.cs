@@ -37,6 +37,7 @@ public static class DraftOf
             BestFrom = k.BestFromDays > 0 ? Text(k.BestFromDays) : "",
             Thaw = k.ThawHours?.ToString("0.##", CultureInfo.InvariantCulture) ?? "",
             Part = k.Part,
+            After = k.After,
         })],
     };
 

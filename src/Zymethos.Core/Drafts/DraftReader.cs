@@ -60,7 +60,7 @@ public sealed partial class DraftReader
             parts,
             steps,
             [.. draft.Links.Take(400).Select((l, i) => ReadLink(l, keys, $"links[{i}]")).OfType<Link>()],
-            [.. draft.Keeping.Select((k, i) => ReadKeeping(k, $"keeping[{i}]")).OfType<KeepingPlace>()])
+            [.. draft.Keeping.Select((k, i) => ReadKeeping(k, keys, $"keeping[{i}]")).OfType<KeepingPlace>()])
         {
             Kind = Choice<RecipeKind>(draft.Kind) ?? RecipeKind.Other,
             Choices = [.. draft.Choices.Select((c, i) => ReadChoice(c, $"choices[{i}]"))],
@@ -245,12 +245,13 @@ public sealed partial class DraftReader
         return new Choice(KeyOf(draft.Key.Length > 0 ? draft.Key : draft.Question), draft.Question.Trim(), options, options.Any(o => o.Key == draft.Chosen) ? draft.Chosen : options.FirstOrDefault()?.Key ?? "");
     }
 
-    private KeepingPlace? ReadKeeping(KeepingDraft draft, string at)
+    private KeepingPlace? ReadKeeping(KeepingDraft draft, IReadOnlyList<string> keys, string at)
     {
         if (draft.Place.Trim().Length == 0 && draft.Days.Trim().Length == 0) return null;
         if (draft.Place.Trim().Length is 0 or > 120) Wrong($"{at}.place", "Where is it kept, and how wrapped?");
         var days = Whole(draft.Days, $"{at}.days", 0, 1, 3650);
         if (days == 0) Wrong($"{at}.days", "For how many days?");
+        if (draft.After.Length > 0 && !keys.Contains(draft.After)) Wrong($"{at}.after", "Choose a step of this recipe, or none.");
         double? thaw = null;
         if (draft.Thaw.Trim().Length > 0)
         {
@@ -258,7 +259,7 @@ public sealed partial class DraftReader
             else Wrong($"{at}.thaw", "Hours to thaw, as a number.");
         }
 
-        return new KeepingPlace(draft.Place.Trim(), Math.Max(1, days)) { BestFromDays = Math.Min(Whole(draft.BestFrom, $"{at}.bestFrom", 0, 0, 3650), Math.Max(1, days)), ThawHours = thaw, Part = draft.Part.Trim() };
+        return new KeepingPlace(draft.Place.Trim(), Math.Max(1, days)) { BestFromDays = Math.Min(Whole(draft.BestFrom, $"{at}.bestFrom", 0, 0, 3650), Math.Max(1, days)), ThawHours = thaw, Part = draft.Part.Trim(), After = draft.After };
     }
 
     private Condition? When(string text, string at)

@@ -174,4 +174,7 @@ public sealed record KeepingDraft
 
     /// <summary>The part it holds for; empty for all.</summary>
     public string Part { get; set; } = "";
+
+    /// <summary>Key of the step after which it is kept so; empty when all is done by then.</summary>
+    public string After { get; set; } = "";
 }

@@ -121,7 +121,7 @@ public sealed class DocumentReader
         if (document.Days is < 1 or > 3650) Wrong($"{at}.days", "It keeps for 1 to 3650 days.");
         if (document.BestFromDays < 0 || document.BestFromDays > document.Days) Wrong($"{at}.bestFromDays", "It is at its best from a day on that lies within the days it keeps.");
         if (document.ThawHours is { } thaw && !(thaw >= 0 && thaw <= 240)) Wrong($"{at}.thawHours", "Thawing takes 0 to 240 hours.");
-        return new KeepingPlace(document.Place, document.Days) { BestFromDays = document.BestFromDays, ThawHours = document.ThawHours, Part = document.Part };
+        return new KeepingPlace(document.Place, document.Days) { BestFromDays = document.BestFromDays, ThawHours = document.ThawHours, Part = document.Part, After = document.After };
     }
 
     private Condition? When(string? text, string at)

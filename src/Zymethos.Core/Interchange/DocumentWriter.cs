@@ -50,7 +50,7 @@ public static class DocumentWriter
         recipe.Summary,
         new YieldDocument(recipe.Yield.Pieces, recipe.Yield.PieceName),
         [.. recipe.Parts.Select(p => new PartDocument(p.Name, Words.Of(p.Kind), [.. p.Lines.Select(Write)]))],
-        [.. recipe.Keeping.Select(k => new KeepingDocument(k.Place, k.Days, k.BestFromDays, k.ThawHours, k.Part))],
+        [.. recipe.Keeping.Select(k => new KeepingDocument(k.Place, k.Days, k.BestFromDays, k.ThawHours, k.Part, k.After))],
         Words.Of(recipe.Kind),
         Few(recipe.Choices.Select(c => new ChoiceDocument(c.Key, c.Question, [.. c.Options.Select(o => new OptionDocument(o.Key, o.Name, o.Why))], c.Chosen))),
         Few(recipe.Swaps.Select(s => new SwapDocument(s.Rule, s.Ingredient))),

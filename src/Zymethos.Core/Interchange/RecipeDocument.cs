@@ -60,7 +60,8 @@ public sealed record YieldDocument(int Pieces, string PieceName);
 /// <param name="BestFromDays">From how many days on it is at its best.</param>
 /// <param name="ThawHours">Hours to thaw at room temperature.</param>
 /// <param name="Part">The part it holds for; empty for the whole bake.</param>
-public sealed record KeepingDocument(string Place, int Days, int BestFromDays = 0, double? ThawHours = null, string Part = "");
+/// <param name="After">Key of the step after which it is kept so, with work still to come; empty when all is done by then.</param>
+public sealed record KeepingDocument(string Place, int Days, int BestFromDays = 0, double? ThawHours = null, string Part = "", string After = "");
 
 /// <summary>A part.</summary>
 /// <param name="Name">Its heading.</param>

@@ -1,14 +1,19 @@
 namespace Zymethos.Core.Interchange;
 
-/// <summary>A whole season to plan, self-contained: the open format "zymethos.season", version 1. Times are local, "2026-12-13T17:00".</summary>
+/// <summary>A whole season, self-contained: the open format "zymethos.season", version 1. Times are local, "2026-12-13T17:00".</summary>
 /// <param name="Kitchen">The kitchen.</param>
-/// <param name="Recipes">The recipes that the needs name.</param>
+/// <param name="Recipes">The Book: at least the recipes that the needs name.</param>
 /// <param name="Now">What lies before it cannot be used any more.</param>
 /// <param name="Occasions">The dates.</param>
 /// <param name="Needs">What is wanted for them.</param>
-/// <param name="Sessions">When there is time, in order and apart.</param>
+/// <param name="Sessions">When there is time, in order and apart; left out when <paramref name="Hours"/> say it.</param>
 /// <param name="Format">Always "zymethos.season".</param>
 /// <param name="Version">Always 1.</param>
+/// <param name="Name">What the season is called.</param>
+/// <param name="Start">Its first date; left out for that of <paramref name="Now"/>.</param>
+/// <param name="Hours">The usual week and what differs from it; left out when <paramref name="Sessions"/> say it.</param>
+/// <param name="Done">What is done already.</param>
+/// <param name="Plan">The plan as it stood when the season was written; left out when there is none. Planning does not read it.</param>
 /// <param name="Solve">How to search; left out for the usual.</param>
 public sealed record SeasonDocument(
     KitchenDocument Kitchen,
@@ -16,14 +21,29 @@ public sealed record SeasonDocument(
     string Now,
     IReadOnlyList<OccasionDocument> Occasions,
     IReadOnlyList<NeedDocument> Needs,
-    IReadOnlyList<SessionDocument> Sessions,
+    IReadOnlyList<SessionDocument>? Sessions = null,
     string Format = SeasonDocument.FormatName,
     int Version = 1,
+    string Name = "",
+    string? Start = null,
+    HoursDocument? Hours = null,
+    IReadOnlyList<DoneDocument>? Done = null,
+    SeasonPlanDocument? Plan = null,
     SolveDocument? Solve = null)
 {
     /// <summary>The name of the format.</summary>
     public const string FormatName = "zymethos.season";
 }
+
+/// <summary>What a baker says of a season, without kitchen and Book: those are the kitchen's own.</summary>
+/// <param name="Name">What it is called.</param>
+/// <param name="Start">Its first date, "2026-11-02".</param>
+/// <param name="Occasions">The dates.</param>
+/// <param name="Needs">What is wanted for them.</param>
+/// <param name="Hours">When there is time.</param>
+/// <param name="Done">What is done already.</param>
+public sealed record SeasonSheet(
+    string Name, string Start, IReadOnlyList<OccasionDocument> Occasions, IReadOnlyList<NeedDocument> Needs, HoursDocument Hours, IReadOnlyList<DoneDocument> Done);
 
 /// <summary>A date for which things are baked.</summary>
 /// <param name="Name">What it is called; unique in the season.</param>
@@ -38,59 +58,48 @@ public sealed record OccasionDocument(string Name, string At, string Handing = "
 /// <param name="Pieces">How many.</param>
 /// <param name="For">Whom it is for.</param>
 /// <param name="Choices">Which way the recipe goes where bakers differ, by the key of the choice; what is not named goes its own way.</param>
-public sealed record NeedDocument(string Occasion, string Recipe, int Pieces, string For = "", IReadOnlyDictionary<string, string>? Choices = null);
+/// <param name="Id">A name of its own in the season; left out for one by its place.</param>
+/// <param name="UsualKeeping">Whether it keeps as its kind usually does, where the recipe says nothing.</param>
+public sealed record NeedDocument(
+    string Occasion, string Recipe, int Pieces, string For = "", IReadOnlyDictionary<string, string>? Choices = null, string Id = "", bool UsualKeeping = false);
 
 /// <summary>A span in which somebody is free to bake.</summary>
 /// <param name="From">Start.</param>
 /// <param name="Until">End, within a day of it.</param>
 /// <param name="People">How many of the kitchen's people.</param>
-public sealed record SessionDocument(string From, string Until, int People = 1);
+/// <param name="Spell">Whether it is only a quarter of an hour for what is done by the way.</param>
+public sealed record SessionDocument(string From, string Until, int People = 1, bool Spell = false);
 
-/// <summary>A planned season: the open format "zymethos.season-plan", version 1.</summary>
-/// <param name="Format">Always "zymethos.season-plan".</param>
-/// <param name="Version">Always 1.</param>
-/// <param name="Lots">What is made for each need, in the order of the needs.</param>
-/// <param name="Sessions">The sessions that are used.</param>
-/// <param name="Unmet">Needs that cannot be met.</param>
-/// <param name="Cost">What the search counted: stale days, heat-ups, sessions; lower is better.</param>
-/// <param name="Bound">What no plan goes below, in the same count.</param>
-public sealed record SeasonPlanDocument(
-    string Format, int Version, IReadOnlyList<LotDocument> Lots, IReadOnlyList<SeasonSessionDocument> Sessions, IReadOnlyList<UnmetDocument> Unmet, long Cost, long Bound);
+/// <summary>When there is time.</summary>
+/// <param name="Weekly">The usual week.</param>
+/// <param name="Spell">The hour of a daily quarter of an hour for what is done by the way, "20:30"; null when there is none.</param>
+/// <param name="Exceptions">Dates that differ from their weekday.</param>
+/// <param name="Busy">What a calendar says.</param>
+public sealed record HoursDocument(
+    IReadOnlyList<WeeklyDocument> Weekly, string? Spell = null, IReadOnlyList<ExceptionDocument>? Exceptions = null, IReadOnlyList<BusyDocument>? Busy = null);
 
-/// <summary>All batches for one need.</summary>
-/// <param name="Need">Index of the need.</param>
-/// <param name="Recipe">Name of the recipe.</param>
-/// <param name="Batches">How many.</param>
-/// <param name="Reckoning">Why so many, in a sentence.</param>
-/// <param name="Touches">What is to be done when; empty when the need is not met.</param>
-/// <param name="Kept">How it waits for its date; null when the need is not met.</param>
-/// <param name="ThawAt">When it comes out of the freezer; null when it is not frozen.</param>
-public sealed record LotDocument(int Need, string Recipe, int Batches, string Reckoning, IReadOnlyList<SeasonTouchDocument> Touches, string? Kept = null, string? ThawAt = null);
+/// <summary>Hours of a weekday.</summary>
+/// <param name="Day">monday to sunday.</param>
+/// <param name="From">"18:00".</param>
+/// <param name="Until">"21:30".</param>
+/// <param name="People">How many.</param>
+public sealed record WeeklyDocument(string Day, string From, string Until, int People = 1);
 
-/// <summary>A piece of work of a lot.</summary>
-/// <param name="Title">What is done.</param>
-/// <param name="Session">Index of the session.</param>
-/// <param name="Start">When its first step starts.</param>
-/// <param name="End">When its last step ends, cooling and rising included.</param>
-/// <param name="HandsMinutes">Minutes of work, all batches.</param>
-public sealed record SeasonTouchDocument(string Title, int Session, string Start, string End, int HandsMinutes);
+/// <summary>A date that differs from its weekday.</summary>
+/// <param name="Date">The date.</param>
+/// <param name="From">From when; left out when nobody bakes on it.</param>
+/// <param name="Until">Until when; left out when nobody bakes on it.</param>
+/// <param name="People">How many.</param>
+public sealed record ExceptionDocument(string Date, string? From = null, string? Until = null, int People = 1);
 
-/// <summary>A session to the minute.</summary>
-/// <param name="Session">Index of the session.</param>
-/// <param name="Finish">When the last hand or hot oven comes to rest.</param>
-/// <param name="Tasks">Every step with its time.</param>
-public sealed record SeasonSessionDocument(int Session, string Finish, IReadOnlyList<SeasonStepDocument> Tasks);
+/// <summary>A span in which nobody has time.</summary>
+/// <param name="From">Start.</param>
+/// <param name="Until">End.</param>
+/// <param name="Title">What it is.</param>
+public sealed record BusyDocument(string From, string Until, string Title = "");
 
-/// <summary>A step of a session.</summary>
-/// <param name="Bake">Name of the bake.</param>
-/// <param name="Title">What is done.</param>
-/// <param name="Start">When it starts.</param>
-/// <param name="End">When it ends.</param>
-/// <param name="SetTemperatureC">The oven's setting; null when it does not use the oven.</param>
-public sealed record SeasonStepDocument(string Bake, string Title, string Start, string End, int? SetTemperatureC);
-
-/// <summary>A need that cannot be met.</summary>
-/// <param name="Need">Index of the need.</param>
-/// <param name="Why">The reason.</param>
-/// <param name="WaysOut">What would help.</param>
-public sealed record UnmetDocument(int Need, string Why, IReadOnlyList<string> WaysOut);
+/// <summary>Work that is done.</summary>
+/// <param name="Need">Id of the need.</param>
+/// <param name="Stretch">Which piece of work of its method, from 0.</param>
+/// <param name="At">When it was done with.</param>
+public sealed record DoneDocument(string Need, int Stretch, string At);

@@ -14,11 +14,13 @@ public static class SeasonWriter
         1,
         [.. plan.Lots.Select((lot, l) => Write(wish, plan, lot, l))],
         [.. plan.Sessions.Select(s => new SeasonSessionDocument(
-            s.Session,
+            At(wish.Sessions[s.Session].From),
+            At(wish.Sessions[s.Session].Until),
             At(s.Network.TimeOf(s.Plan.Finish(s.Network))),
             [.. s.Network.Tasks.OrderBy(t => s.Plan.Tasks[t.Index].Start).Select(t => new SeasonStepDocument(
                 s.Network.Bakes[t.Bake].Name, t.Title, At(s.Network.TimeOf(s.Plan.Tasks[t.Index].Start)), At(s.Network.TimeOf(s.Plan.Tasks[t.Index].End)), t.Oven?.Setting.Celsius))]))],
-        [.. plan.Unmet.Select(u => new UnmetDocument(u.Need, u.Why, u.WaysOut))],
+        [.. plan.Unmet.Select(u => new UnmetDocument(wish.Needs[u.Need].Id, u.Why))],
+        [.. SeasonTouches.Of(wish, plan).Select(t => new SeasonTouchDocument(Words.Of(t.Kind), At(t.At), t.Minutes, t.Title, t.Detail, t.MustNotBeMissed))],
         plan.Cost,
         plan.Bound);
 
@@ -26,15 +28,21 @@ public static class SeasonWriter
     {
         var kept = plan.Kept.GetValueOrDefault(l);
         return new LotDocument(
-            lot.Need,
+            wish.Needs[lot.Need].Id,
             wish.Needs[lot.Need].Recipe.Name,
             lot.Batches.Batches,
             lot.Batches.Words,
-            [.. plan.Placed.Where(p => p.Lot == l).OrderBy(p => p.Start).Select(p => new SeasonTouchDocument(
-                lot.Method.Stretches[p.Stretch].Title, p.Session, At(p.Start), At(p.End), lot.Method.Stretches[p.Stretch].HandsMinutes * lot.Batches.Batches))],
+            [.. plan.Of(l).Select(p => new SeasonWorkDocument(
+                p.Stretch,
+                lot.Method.Stretches[p.Stretch].Title,
+                p.IsDone ? null : At(wish.Sessions[p.Session].From),
+                At(p.Start),
+                At(p.End),
+                lot.Method.Stretches[p.Stretch].HandsMinutes * lot.Batches.Mixings))],
             kept?.Words,
             kept?.ThawAt is { } thaw ? At(thaw) : null);
     }
 
-    private static string At(LocalDateTime time) => time.ToString(Clock, null);
+    /// <summary>A moment as the formats write it.</summary>
+    public static string At(LocalDateTime time) => time.ToString(Clock, null);
 }

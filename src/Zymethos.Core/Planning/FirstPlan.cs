@@ -38,6 +38,13 @@ public static class FirstPlan
         return best;
     }
 
+    /// <summary>The first plan that obeys every rule, good or not, for whoever only asks whether a day works; null when none of a few orders gives one.</summary>
+    public static Plan? Any(TaskNetwork network, int seed)
+    {
+        var scheduler = new ListScheduler(network);
+        return Orders(network, seed).Take(GiveUpAfter).Select(order => scheduler.Lay(order, keepEnds: true) is { } plan ? scheduler.Settle(plan, order, keepEnds: true) : null).FirstOrDefault(plan => plan is not null);
+    }
+
     /// <summary>
     /// Looks for a better order from one that works: a bake moved or two exchanged, kept when the plan finishes no later. So many tries, and not so much time, so that
     /// the same input gives the same plan.

@@ -97,6 +97,9 @@ public sealed record KeepingPlace(string Place, int Days)
     /// <summary>The part it holds for, by name, when it is made ahead on its own; empty for the whole bake.</summary>
     public string Part { get; init; } = "";
 
+    /// <summary>Key of the step after which it is kept so, with work still to come ("baked and cold, not yet iced"); empty when all is done by then.</summary>
+    public string After { get; init; } = "";
+
     /// <summary>Which store the words name: a freezer, a refrigerator, else the counter.</summary>
     public KeepingStore Store =>
         Place.StartsWith("freezer", StringComparison.OrdinalIgnoreCase) ? KeepingStore.Freezer

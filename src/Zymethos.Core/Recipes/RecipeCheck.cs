@@ -51,6 +51,11 @@ public static class RecipeCheck
         }
 
         FindInChoices(recipe, faults);
+        for (var i = 0; i < recipe.Keeping.Length; i++)
+        {
+            if (recipe.Keeping[i].After is { Length: > 0 } after && !known.ContainsKey(after)) faults.Add(new Fault($"keeping[{i}].after", $"There is no step \"{after}\" after which it could be kept."));
+        }
+
         for (var i = 0; i < recipe.Links.Length; i++) FindInLink(recipe, recipe.Links[i], $"links[{i}]", known, faults);
         if (faults.Count > 0) return faults;
         foreach (var way in Ways(recipe))

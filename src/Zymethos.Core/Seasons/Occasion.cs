@@ -43,9 +43,18 @@ public sealed record Need(string Id, int Occasion, Recipe Recipe, int Pieces, st
 /// <param name="People">How many of the kitchen's people, at least 1.</param>
 public sealed record SeasonSession(LocalDateTime From, LocalDateTime Until, int People)
 {
+    /// <summary>Whether it is only a quarter of an hour for what is done by the way, a cake to feed; the oven stays cold.</summary>
+    public bool IsSpell { get; init; }
+
     /// <summary>Its length in minutes.</summary>
     public int Minutes => (int)Period.Between(From, Until, PeriodUnits.Minutes).Minutes;
 }
+
+/// <summary>A piece of work that is done.</summary>
+/// <param name="Need">Id of the need.</param>
+/// <param name="Stretch">Index of the stretch in its method.</param>
+/// <param name="At">When it was done with.</param>
+public sealed record DoneWork(string Need, int Stretch, LocalDateTime At);
 
 /// <summary>A season as it is asked for.</summary>
 /// <param name="Kitchen">The kitchen.</param>
@@ -54,4 +63,8 @@ public sealed record SeasonSession(LocalDateTime From, LocalDateTime Until, int 
 /// <param name="Needs">What is wanted for them.</param>
 /// <param name="Sessions">When there is time, in order and apart.</param>
 public sealed record SeasonWish(
-    Kitchen Kitchen, LocalDateTime Now, ImmutableArray<Occasion> Occasions, ImmutableArray<Need> Needs, ImmutableArray<SeasonSession> Sessions);
+    Kitchen Kitchen, LocalDateTime Now, ImmutableArray<Occasion> Occasions, ImmutableArray<Need> Needs, ImmutableArray<SeasonSession> Sessions)
+{
+    /// <summary>What is done already; whatever comes before it in the method counts as done with it.</summary>
+    public ImmutableArray<DoneWork> Done { get; init; } = [];
+}

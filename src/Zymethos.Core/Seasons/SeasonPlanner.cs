@@ -6,189 +6,281 @@ using Zymethos.Core.Recipes;
 
 namespace Zymethos.Core.Seasons;
 
+/// <summary>How a season is searched.</summary>
+/// <param name="Limit">Time in all.</param>
+/// <param name="Seed">Seed of the searches.</param>
+public sealed record SeasonSettings(TimeSpan Limit, int Seed = 1)
+{
+    /// <summary>In which session each stretch stood before, by the id of its need; what need not move stays.</summary>
+    public IReadOnlyDictionary<(string Need, int Stretch), LocalDateTime> Stood { get; init; } = ImmutableDictionary<(string Need, int Stretch), LocalDateTime>.Empty;
+
+    /// <summary>Told of every valid plan that is better than the one before; null when nobody asks.</summary>
+    public Action<SeasonPlan>? OnBetter { get; init; }
+}
+
 /// <summary>
 /// Plans a season on two scales: which session every stretch falls in, then every session to the minute with the planner of days. A session that does not work goes back as a
 /// cut, and the season is searched again.
 /// </summary>
 public static class SeasonPlanner
 {
-    private const int MostRounds = 12;
+    private const int MostRounds = 40;
+    private const int FewBakes = 4;
+
+    // Long enough for a first placement of forty lots; what is better is looked for afterwards.
+    private static readonly TimeSpan FirstLook = TimeSpan.FromSeconds(1);
 
     /// <summary>Plans. Every need is either met or among the unmet.</summary>
     /// <param name="wish">What is wanted.</param>
-    /// <param name="limit">Time in all.</param>
-    /// <param name="seed">Seed of the searches.</param>
+    /// <param name="settings">How long to look.</param>
     /// <param name="cancel">Ends it with what there is.</param>
-    public static SeasonPlan Plan(SeasonWish wish, TimeSpan limit, int seed = 1, CancellationToken cancel = default)
+    public static SeasonPlan Plan(SeasonWish wish, SeasonSettings settings, CancellationToken cancel = default) => new Search(Trimmed(wish), settings, cancel).Run();
+
+    /// <summary>The lots of a season: for every need its batches and its method.</summary>
+    public static ImmutableArray<Lot> Lots(SeasonWish wish) => [.. wish.Needs.Select((n, i) =>
     {
-        var clock = Stopwatch.StartNew();
-        var lots = wish.Needs.Select((n, i) => new Lot(i, BatchCount.Of(n.Recipe, n.Pieces), SeasonMethod.Of(ChosenRecipe.Of(n.Recipe)))).ToImmutableArray();
-        var cuts = new List<IReadOnlyList<(int Lot, int Stretch, int Session)>>();
-        SeasonPlan? best = null;
-        var bound = 0L;
-        for (var round = 0; round < MostRounds && !cancel.IsCancellationRequested; round++)
+        var recipe = ChosenRecipe.Of(n.Recipe);
+        return new Lot(i, BatchCount.Of(recipe, n.Pieces), SeasonMethod.Of(recipe));
+    })];
+
+    /// <summary>Of a session that is going on only the rest is left.</summary>
+    private static SeasonWish Trimmed(SeasonWish wish) => wish with
+    {
+        Sessions = [.. wish.Sessions.Select(s => s.From < wish.Now && s.Until > wish.Now.PlusMinutes(5) ? s with { From = wish.Now } : s)],
+    };
+
+    private sealed class Search(SeasonWish wish, SeasonSettings settings, CancellationToken cancel)
+    {
+        private readonly Stopwatch _clock = Stopwatch.StartNew();
+        private readonly ImmutableArray<Lot> _lots = Lots(wish);
+        private readonly List<IReadOnlyList<SeasonPlace>> _cuts = [];
+        private readonly Dictionary<string, PlannedSession?> _planned = new(StringComparer.Ordinal);
+        private SeasonPast _past = null!;
+        private SeasonPlan? _best;
+        private long _bound;
+
+        // A session for which no order was found may have one: what is cut for it is no proof any more.
+        private bool _hasGuessedCuts;
+
+        // The first placement is only to have something; what does not go is left out, and no reasons are looked for.
+        private bool _isRough;
+
+        private TimeSpan Left => settings.Limit - _clock.Elapsed;
+
+        public SeasonPlan Run()
         {
-            var model = new SeasonModel(wish, lots, cuts);
-            if (model.Solve((limit - clock.Elapsed) / (round == 0 ? 2 : 3), seed, cancel) is not { } placement) break;
-            // Cuts only take placements away that cannot be carried out, so each bound holds for the season.
-            bound = Math.Max(bound, model.Bound);
-            var (sessions, failed) = PlanSessions(wish, lots, placement, limit - clock.Elapsed, seed, cancel);
-            if (failed.Count == 0)
+            _past = new SeasonPast(wish, _lots, StoodBySession());
+            var near = FirstSeason.Place(wish, _lots, _past);
+            // By hand first, so that there is something to show at once; whatever the search places is better.
+            _isRough = true;
+            Try(near, ((long)(_lots.Length - near.Select(p => p.Lot).Distinct().Count()) * SeasonModel.Unmet) + SeasonModel.Unmet - 1);
+            _isRough = false;
+            var look = TimeSpan.FromSeconds(Math.Min(FirstLook.TotalSeconds, settings.Limit.TotalSeconds / 3));
+            for (var round = 0; round < MostRounds && Left > TimeSpan.Zero && !cancel.IsCancellationRequested; round++)
             {
-                var plan = Assemble(wish, lots, placement, sessions, model.Cost, bound);
-                if (SeasonChecker.Check(wish, plan) is { Count: > 0 } broken)
+                var model = new SeasonModel(wish, _lots, _past, _cuts);
+                var placement = model.Solve(look < Left ? look : Left, settings.Seed, near, cancel);
+                if (placement is null)
                 {
-                    cuts.Add([.. placement.Where(p => broken.Any(b => b.Lot == p.Lot))]);
-                    best ??= WithoutLots(plan, broken.Select(b => b.Lot).ToHashSet());
+                    look *= 3;
                     continue;
                 }
 
-                return plan;
+                // Without cuts the bound holds for the season.
+                if (!_hasGuessedCuts) _bound = Math.Max(_bound, model.Bound);
+                if (model.Cost >= _best!.Cost) break;
+                var whole = Try(placement, model.Cost);
+                if (whole && model.Bound >= model.Cost) break;
+                near = placement;
+                look = whole ? Left : TimeSpan.FromSeconds(Math.Clamp(Left.TotalSeconds / 8, 0.5, 1.5));
             }
 
-            cuts.AddRange(failed);
+            var plan = _best ?? Assemble([], [], 0);
+            return plan with { Bound = Math.Min(_bound, plan.Cost) };
         }
 
-        return best ?? new SeasonPlan(lots, [], [], ImmutableDictionary<int, Kept>.Empty, [.. lots.Select(l => new UnmetNeed(l.Need, "No plan was found in the time there was.", []))], 0, bound);
-    }
-
-    private static (List<PlannedSession> Sessions, List<IReadOnlyList<(int, int, int)>> Failed) PlanSessions(
-        SeasonWish wish, ImmutableArray<Lot> lots, IReadOnlyList<(int Lot, int Stretch, int Session)> placement, TimeSpan left, int seed, CancellationToken cancel)
-    {
-        var sessions = new List<PlannedSession>();
-        var failed = new List<IReadOnlyList<(int, int, int)>>();
-        var groups = placement.GroupBy(p => p.Session).ToList();
-        var share = TimeSpan.FromSeconds(Math.Clamp(left.TotalSeconds / Math.Max(1, 2 * groups.Count), 0.2, 2));
-        foreach (var group in groups)
+        private Dictionary<(int Lot, int Stretch), int> StoodBySession()
         {
-            if (Compile(wish, lots, group.Key, [.. group]) is { } network
-                && (FirstPlan.Find(network, seed) ?? DayPlanner.Plan(network, new SolveSettings(share, seed), cancel).Plan) is { } plan)
-                sessions.Add(new PlannedSession(group.Key, network, plan));
-            else
-                failed.AddRange(Cuts(wish, lots, [.. group], share, seed, cancel));
-        }
-
-        return (sessions, failed);
-    }
-
-    /// <summary>
-    /// What of a session that does not work goes back: whatever does not even work in it alone, in every session as short or shorter; else as few of its stretches as still
-    /// do not go together (deletion filter).
-    /// </summary>
-    private static List<IReadOnlyList<(int, int, int)>> Cuts(
-        SeasonWish wish, ImmutableArray<Lot> lots, IReadOnlyList<(int Lot, int Stretch, int Session)> group, TimeSpan share, int seed, CancellationToken cancel)
-    {
-        bool Works(IReadOnlyList<(int Lot, int Stretch, int Session)> some) =>
-            Compile(wish, lots, some[0].Session, some) is { } network && (FirstPlan.Find(network, seed) ?? DayPlanner.Plan(network, new SolveSettings(share / 2, seed), cancel).Plan) is not null;
-        var cuts = new List<IReadOnlyList<(int, int, int)>>();
-        var span = wish.Sessions[group[0].Session];
-        foreach (var one in group.Where(g => !Works([g])))
-        {
-            for (var s = 0; s < wish.Sessions.Length; s++)
+            var stood = new Dictionary<(int, int), int>();
+            foreach (var ((need, stretch), at) in settings.Stood)
             {
-                if (wish.Sessions[s].Minutes <= span.Minutes && wish.Sessions[s].People <= span.People) cuts.Add([(one.Lot, one.Stretch, s)]);
+                var lot = Array.FindIndex([.. wish.Needs], n => n.Id == need);
+                var session = Array.FindIndex([.. wish.Sessions], s => s.From <= at && at < s.Until);
+                if (lot >= 0 && session >= 0) stood[(lot, stretch)] = session;
             }
+
+            return stood;
         }
 
-        if (cuts.Count > 0) return cuts;
-        var few = group.ToList();
-        foreach (var one in group)
+        /// <summary>
+        /// Plans the sessions of a placement. What does not work is cut, and the lots that stand in the way are left out, so that there is always a plan for the others. True when
+        /// nothing had to be left out.
+        /// </summary>
+        private bool Try(IReadOnlyList<SeasonPlace> placement, long cost)
         {
-            if (few.Count > 2 && few.Where(x => x != one).ToList() is var rest && !Works(rest)) few = rest;
-        }
-
-        return [few];
-    }
-
-    /// <summary>The day of a session: the stretches that fall in it, those of one lot put together again.</summary>
-    private static TaskNetwork? Compile(SeasonWish wish, ImmutableArray<Lot> lots, int session, IReadOnlyList<(int Lot, int Stretch, int Session)> here)
-    {
-        var span = wish.Sessions[session];
-        var bakes = here.GroupBy(p => p.Lot).Select(g => new BakeWish(Joined(wish.Needs[lots[g.Key].Need].Recipe, lots[g.Key], [.. g.Select(p => p.Stretch)]), lots[g.Key].Batches.Batches, null, null));
-        var kitchen = wish.Kitchen with { People = [.. wish.Kitchen.People.Take(Math.Max(1, span.People)).Select(p => p with { From = null, Until = null })] };
-        return TaskCompiler.Compile(kitchen, new DayWish(span.From, span.Until, [.. bakes])).Network;
-    }
-
-    private static Recipe Joined(Recipe recipe, Lot lot, ImmutableArray<int> stretches)
-    {
-        var whole = ChosenRecipe.Of(recipe);
-        var keys = stretches.SelectMany(k => lot.Method.Stretches[k].Recipe.Steps).Select(s => s.Key).ToHashSet(StringComparer.Ordinal);
-        // A wait between two stretches of one session is waited for in it.
-        foreach (var wait in whole.Steps.Where(s => !keys.Contains(s.Key) && whole.Links.Any(l => l.To == s.Key && keys.Contains(l.From)) && whole.Links.Any(l => l.From == s.Key && keys.Contains(l.To))).ToList()) keys.Add(wait.Key);
-        return whole with
-        {
-            // The choices are made; what is left asks for none.
-            Choices = [],
-            Parts = [.. whole.Parts.Select(p => p with { Lines = [.. p.Lines.Select(l => l with { When = null })] })],
-            Steps = [.. whole.Steps.Where(s => keys.Contains(s.Key)).Select(s => s with { When = null })],
-            Links = [.. whole.Links.Where(l => keys.Contains(l.From) && keys.Contains(l.To)).Select(l => l with { When = null })],
-        };
-    }
-
-    private static SeasonPlan Assemble(
-        SeasonWish wish, ImmutableArray<Lot> lots, IReadOnlyList<(int Lot, int Stretch, int Session)> placement, List<PlannedSession> sessions, long cost, long bound)
-    {
-        var placed = new List<PlacedStretch>();
-        foreach (var session in sessions)
-        {
-            var here = placement.Where(p => p.Session == session.Session).ToList();
-            // Bakes of the day stand in the order in which its lots were put together.
-            var bakes = here.Select(p => p.Lot).Distinct().ToList();
-            foreach (var (lot, stretch, s) in here)
+            var left = new HashSet<int>();
+            while (true)
             {
-                var keys = lots[lot].Method.Stretches[stretch].Recipe.Steps.Select(x => x.Key).ToHashSet(StringComparer.Ordinal);
-                var tasks = session.Network.Tasks.Where(t => t.Bake == bakes.IndexOf(lot) && (keys.Contains(t.Step!.Key) || keys.Contains(t.Step.Key.Replace("-clear", "", StringComparison.Ordinal)))).Select(t => session.Plan.Tasks[t.Index]).ToList();
-                placed.Add(new PlacedStretch(lot, stretch, s, session.Network.TimeOf(tasks.Min(t => t.Start)), session.Network.TimeOf(tasks.Max(t => t.End))));
+                var here = placement.Where(p => !left.Contains(p.Lot)).ToList();
+                var (plan, leftOut) = PlanAll(here, cost + ((long)left.Count * SeasonModel.Unmet));
+                left.UnionWith(leftOut);
+                if (leftOut.Count > 0) continue;
+                if (_best is null || (plan.Unmet.Length, plan.Cost).CompareTo((_best.Unmet.Length, _best.Cost)) < 0)
+                {
+                    _best = plan;
+                    settings.OnBetter?.Invoke(plan with { Bound = Math.Min(_bound, plan.Cost) });
+                }
+
+                return left.Count == 0;
             }
         }
 
-        var met = placement.Select(p => p.Lot).ToHashSet();
-        var plan = new SeasonPlan(
-            lots,
-            [.. placed.OrderBy(p => p.Start).ThenBy(p => p.Lot)],
-            [.. sessions.OrderBy(s => s.Session)],
-            ImmutableDictionary<int, Kept>.Empty,
-            [.. Enumerable.Range(0, lots.Length).Where(l => !met.Contains(l)).Select(l => WhyUnmet(wish, lots[l]))],
-            cost,
-            Math.Min(bound, cost));
-        var kept = placed.GroupBy(p => p.Lot).Select(g => (Lot: g.Key, End: g.Max(p => p.End)))
-            .Select(g => (g.Lot, Kept: Keeping.For(wish.Needs[lots[g.Lot].Need].Recipe, g.End, lots[g.Lot].Method.RipensLeast, wish.Occasions[wish.Needs[lots[g.Lot].Need].Occasion].At, plan.BakedAt(g.Lot) ?? g.End)))
-            .Where(g => g.Kept is not null);
-        return plan with { Kept = kept.ToImmutableDictionary(g => g.Lot, g => g.Kept!) };
-    }
-
-    private static SeasonPlan WithoutLots(SeasonPlan plan, HashSet<int> lots) => plan with
-    {
-        Placed = [.. plan.Placed.Where(p => !lots.Contains(p.Lot))],
-        Kept = plan.Kept.RemoveRange(lots),
-        Unmet = [.. plan.Unmet, .. lots.Select(l => new UnmetNeed(plan.Lots[l].Need, "Its waits do not fall between the sessions as they were planned to the minute.", []))],
-    };
-
-    /// <summary>Why a need found no place, by looking at it alone.</summary>
-    private static UnmetNeed WhyUnmet(SeasonWish wish, Lot lot)
-    {
-        var need = wish.Needs[lot.Need];
-        var occasion = wish.Occasions[need.Occasion];
-        var ways = ImmutableArray.CreateBuilder<string>();
-        if (occasion.ReadyBy <= wish.Now) return new UnmetNeed(lot.Need, $"{occasion.Name} is over, or too near for anything to be baked.", []);
-        foreach (var (stretch, k) in lot.Method.Stretches.Select((s, k) => (s, k)))
+        /// <summary>Every session of a placement to the minute, or which lots do not go.</summary>
+        private (SeasonPlan Plan, HashSet<int> Out) PlanAll(IReadOnlyList<SeasonPlace> placement, long cost)
         {
-            if (wish.Sessions.Any(s => SeasonModel.Holds(wish, lot, k, s) && s.From < occasion.ReadyBy)) continue;
-            return new UnmetNeed(lot.Need, $"No session is long enough for “{stretch.Title}” of {need.Recipe.Name}: it takes {Explainer.Spoken(stretch.PresenceMinutes)} and {lot.Batches.Batches} {(lot.Batches.Batches == 1 ? "batch" : "batches")}.", ["A longer session before then.", "Fewer pieces."]);
-        }
-
-        var least = lot.Method.Waits.Sum(w => w.Least.TotalDays) + lot.Method.RipensLeast.TotalDays;
-        var left = Period.Between(wish.Now, occasion.At, PeriodUnits.Hours).Hours / 24.0;
-        foreach (var choice in need.Recipe.Choices)
-        {
-            foreach (var option in choice.Options.Where(o => o.Key != choice.Chosen))
+            var (sessions, placed, left) = (new List<PlannedSession>(), new List<PlacedStretch>(), new HashSet<int>());
+            foreach (var group in placement.GroupBy(p => p.Session).OrderBy(g => g.Key))
             {
-                var other = SeasonMethod.Of(ChosenRecipe.Of(ChosenRecipe.Choose(need.Recipe, choice.Key, option.Key)));
-                if (other.Waits.Sum(w => w.Least.TotalDays) + other.RipensLeast.TotalDays < Math.Min(least, left)) ways.Add($"{choice.Question} {option.Name}.");
+                IReadOnlyList<SeasonPlace> here = [.. group];
+                if (wish.Sessions[group.Key].IsSpell)
+                {
+                    placed.AddRange(InSpell(here));
+                }
+                else if (Planned(group.Key, here, l => Earliest(l, here, placed)) is { } session)
+                {
+                    sessions.Add(session);
+                    placed.AddRange(Times(session, here));
+                }
+                else
+                {
+                    left.UnionWith(Cut(here, l => Earliest(l, here, placed)));
+                }
+            }
+
+            var plan = Assemble(placed, sessions, cost);
+            if (left.Count > 0) return (plan, left);
+            var broken = SeasonChecker.Check(wish, plan).Select(b => b.Lot).Where(l => l >= 0).ToHashSet();
+            if (_isRough) return (plan, broken);
+            foreach (var lot in broken) _cuts.Add([.. placement.Where(p => p.Lot == lot)]);
+            _hasGuessedCuts |= broken.Count > 0;
+            return (plan, broken);
+        }
+
+        /// <summary>Before when a lot's work in a session cannot begin, from what was planned before it.</summary>
+        private LocalDateTime? Earliest(int lot, IReadOnlyList<SeasonPlace> here, List<PlacedStretch> placed)
+        {
+            LocalDateTime? earliest = null;
+            foreach (var wait in _lots[lot].Method.Waits.Where(w => here.Any(p => p.Lot == lot && p.Stretch == w.To)))
+            {
+                if ((placed.FirstOrDefault(p => p.Lot == lot && p.Stretch == wait.From)?.End ?? _past.DoneAt(lot, wait.From)) is not { } end) continue;
+                // In a freezer it freezes through and thaws; nobody feeds a cake to the minute.
+                var least = wait.Least > SeasonChecker.Forgiven ? wait.Least - SeasonChecker.Forgiven : wait.Least;
+                var at = end.PlusMinutes((long)least.TotalMinutes);
+                if (earliest is null || at > earliest) earliest = at;
+            }
+
+            return earliest;
+        }
+
+        private List<PlacedStretch> InSpell(IReadOnlyList<SeasonPlace> here)
+        {
+            var at = wish.Sessions[here[0].Session].From;
+            var placed = new List<PlacedStretch>();
+            foreach (var place in here)
+            {
+                var end = at.PlusMinutes(_lots[place.Lot].Method.Stretches[place.Stretch].HandsMinutes * _lots[place.Lot].Batches.Mixings);
+                placed.Add(new PlacedStretch(place.Lot, place.Stretch, place.Session, at, end));
+                at = end;
+            }
+
+            return placed;
+        }
+
+        private PlannedSession? Planned(int session, IReadOnlyList<SeasonPlace> here, Func<int, LocalDateTime?> notBefore)
+        {
+            var bakes = SessionDay.Bakes(wish, _lots, session, here, notBefore);
+            var key = $"{session}: {string.Join(", ", bakes.Select(b => $"{b.Lot}/{string.Join('+', b.Stretches)}/{b.Wish.Batches}/{b.Wish.NotBefore}"))}";
+            if (_planned.TryGetValue(key, out var known)) return known;
+            PlannedSession? found = null;
+            if (SessionDay.Compile(wish, session, bakes) is { } network && (FirstPlan.Any(network, settings.Seed) ?? Searched(network, bakes.Length)) is { } plan)
+                found = new PlannedSession(session, network, plan);
+            return _planned[key] = found;
+        }
+
+        // A short session that hands find no order for is worth a search; in a long one something is left out sooner.
+        private Plan? Searched(TaskNetwork network, int bakes)
+        {
+            if (bakes > FewBakes) return null;
+            return DayPlanner.Plan(network, new SolveSettings(TimeSpan.FromSeconds(Math.Clamp(Left.TotalSeconds / 30, 0.1, 0.4)), settings.Seed), cancel).Plan;
+        }
+
+        /// <summary>
+        /// What of a session does not go together becomes a cut, here and in every session as short or shorter: a lot that does not even go alone, else as few as still do not
+        /// go (deletion filter). Comes back with the lots to leave out for now.
+        /// </summary>
+        private HashSet<int> Cut(IReadOnlyList<SeasonPlace> group, Func<int, LocalDateTime?> notBefore)
+        {
+            bool Works(IReadOnlyList<SeasonPlace> some) => some.Count == 0 || Planned(group[0].Session, some, notBefore) is not null;
+            if (_isRough) return [Largest(group)];
+            _hasGuessedCuts = true;
+            var span = wish.Sessions[group[0].Session];
+            var alone = group.GroupBy(g => g.Lot).Where(g => !Works([.. g])).ToList();
+            // Where something has to wait for another session first, only this session is too short.
+            foreach (var lot in alone) Forbid([.. lot], notBefore(lot.Key) is null ? span : null);
+            if (alone.Count > 0) return [.. alone.Select(g => g.Key)];
+            var few = group.ToList();
+            foreach (var one in group.GroupBy(g => g.Lot).OrderBy(g => g.Sum(p => _lots[p.Lot].Method.Stretches[p.Stretch].PresenceMinutes)).ToList())
+            {
+                if (few.Where(x => x.Lot != one.Key).ToList() is { Count: > 1 } rest && !Works(rest)) few = rest;
+            }
+
+            Forbid(few, few.Any(p => notBefore(p.Lot) is not null) ? null : span);
+            return [Largest(few)];
+        }
+
+        /// <summary>The lot that is easiest to put elsewhere and leaves most room: few stretches, much time.</summary>
+        private int Largest(IReadOnlyList<SeasonPlace> some) => some.GroupBy(p => p.Lot)
+            .OrderBy(g => _lots[g.Key].Method.Stretches.Length).ThenByDescending(g => g.Sum(p => _lots[p.Lot].Method.Stretches[p.Stretch].PresenceMinutes)).ThenBy(g => g.Key).First().Key;
+
+        private void Forbid(List<SeasonPlace> few, SeasonSession? span)
+        {
+            if (span is null) _cuts.Add(few);
+            for (var s = 0; span is not null && s < wish.Sessions.Length; s++)
+            {
+                if (!wish.Sessions[s].IsSpell && wish.Sessions[s].Minutes <= span.Minutes && wish.Sessions[s].People <= span.People) _cuts.Add([.. few.Select(p => p with { Session = s })]);
             }
         }
 
-        if (least > left) return new UnmetNeed(lot.Need, $"{need.Recipe.Name} wants at least {least:0} days of waiting in all; {left:0} are left until {occasion.Name}.", ways.ToImmutable());
-        return new UnmetNeed(lot.Need, $"There is no room in the sessions for {need.Recipe.Name} that fits how long it keeps.", [.. ways, "Another session.", "Fewer pieces, or another recipe that keeps longer."]);
+        private List<PlacedStretch> Times(PlannedSession session, IReadOnlyList<SeasonPlace> here)
+        {
+            var placed = new List<PlacedStretch>();
+            var bakes = SessionDay.Bakes(wish, _lots, session.Session, here, _ => null);
+            foreach (var place in here)
+            {
+                var keys = _lots[place.Lot].Method.Stretches[place.Stretch].Recipe.Steps.Select(x => x.Key).ToHashSet(StringComparer.Ordinal);
+                var own = bakes.Select((b, i) => (b.Lot, i)).Where(b => b.Lot == place.Lot).Select(b => b.i).ToHashSet();
+                var tasks = session.Network.Tasks
+                    .Where(t => own.Contains(t.Bake) && (keys.Contains(t.Step!.Key) || keys.Contains(t.Step.Key.Replace("-clear", "", StringComparison.Ordinal))))
+                    .Select(t => session.Plan.Tasks[t.Index]).ToList();
+                placed.Add(new PlacedStretch(place.Lot, place.Stretch, place.Session, session.Network.TimeOf(tasks.Min(t => t.Start)), session.Network.TimeOf(tasks.Max(t => t.End))));
+            }
+
+            return placed;
+        }
+
+        private SeasonPlan Assemble(List<PlacedStretch> placed, List<PlannedSession> sessions, long cost)
+        {
+            var all = placed.Concat(Enumerable.Range(0, _lots.Length).SelectMany(_past.Of)).OrderBy(p => p.Start).ThenBy(p => p.Lot).ThenBy(p => p.Stretch).ToImmutableArray();
+            var met = Enumerable.Range(0, _lots.Length).Where(l => all.Count(p => p.Lot == l) == _lots[l].Method.Stretches.Length).ToHashSet();
+            var kept = met.Select(l => (Lot: l, Kept: SeasonChecker.KeptAs(wish, _lots[l], [.. all.Where(p => p.Lot == l)]))).Where(k => k.Kept is not null);
+            return new SeasonPlan(
+                _lots,
+                all,
+                [.. sessions.OrderBy(s => s.Session)],
+                kept.ToImmutableDictionary(k => k.Lot, k => k.Kept!),
+                [.. Enumerable.Range(0, _lots.Length).Where(l => !met.Contains(l)).Select(l => new UnmetNeed(_lots[l].Need, SeasonReasons.WhyUnmet(wish, _lots[l], _past, l)))],
+                cost,
+                Math.Min(_bound, cost));
+        }
     }
 }

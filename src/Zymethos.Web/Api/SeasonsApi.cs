@@ -32,7 +32,7 @@ public static class SeasonsApi
         var wish = reader.Read(document);
         if (reader.Faults.Count > 0) return Problems.Faults(reader.Faults);
         var solve = document.Solve ?? new SolveDocument(15);
-        var plan = await gate.RunAsync(() => SeasonPlanner.Plan(wish, TimeSpan.FromSeconds(solve.Seconds), solve.Seed, cancel), cancel);
+        var plan = await gate.RunAsync(() => SeasonPlanner.Plan(wish, new SeasonSettings(TimeSpan.FromSeconds(solve.Seconds), solve.Seed), cancel), cancel);
         return Results.Json(SeasonWriter.Write(wish, plan), OpenJson.Options);
     }
 }

@@ -1,0 +1,28 @@
+using System.Collections.Immutable;
+using Zymethos.Core.Recipes;
+
+namespace Zymethos.Core.Seasons;
+
+/// <summary>How long kinds of bakes usually keep, for recipes that do not say.</summary>
+public static class KeepingDefaults
+{
+    /// <summary>Where the figures come from. They were written down without the publication at hand.</summary>
+    public const string Source = "USDA FoodKeeper (from memory), the shorter end of its ranges";
+
+    /// <summary>
+    /// The usual places of a kind. Cookies: 2 weeks, freezer 8 months. Quick loaves, muffins and cakes: 1 to 2 days on the counter, a week in the refrigerator, freezer 2 to 6
+    /// months. Yeast breads: 3 days, freezer 2 months. Fruit cake: a month, freezer 12 months. What is filled with cream, custard or curd keeps cold and short (TCS food) and has
+    /// no default beyond three days in the refrigerator.
+    /// </summary>
+    public static ImmutableArray<KeepingPlace> For(RecipeKind kind) => kind switch
+    {
+        RecipeKind.Cookies or RecipeKind.RolledCookies or RecipeKind.TwiceBaked => [new("counter, in a tin", 14), new("freezer, paper between", 240) { ThawHours = 1 }],
+        RecipeKind.FruitCake => [new("counter, wrapped", 30), new("freezer, wrapped twice", 365) { ThawHours = 24 }],
+        RecipeKind.Bread or RecipeKind.Buns => [new("counter, in a cloth", 3), new("freezer, wrapped twice", 60) { ThawHours = 4 }],
+        RecipeKind.QuickLoaf => [new("counter, wrapped", 2), new("refrigerator, wrapped", 7), new("freezer, wrapped twice", 60) { ThawHours = 4 }],
+        RecipeKind.Muffins => [new("counter, in a tin", 1), new("refrigerator, wrapped", 7), new("freezer, in a bag", 60) { ThawHours = 2 }],
+        RecipeKind.RingCake => [new("counter, under a bell", 1), new("refrigerator, under a bell", 7), new("freezer, wrapped twice", 180) { ThawHours = 5 }],
+        RecipeKind.LayerCake => [new("refrigerator, under a bell", 3)],
+        _ => [new("counter, wrapped", 1)],
+    };
+}
