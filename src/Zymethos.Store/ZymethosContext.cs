@@ -10,6 +10,7 @@ using Zymethos.Store.Accounts;
 using Zymethos.Store.Books;
 using Zymethos.Store.Days;
 using Zymethos.Store.Kitchens;
+using Zymethos.Store.Seasons;
 using Zymethos.Store.Tenancy;
 
 namespace Zymethos.Store;
@@ -47,6 +48,12 @@ public sealed class ZymethosContext(DbContextOptions<ZymethosContext> options, I
 
     /// <summary>Long searches for better orders of days of the current kitchen.</summary>
     public DbSet<LongSearchRow> LongSearches => Set<LongSearchRow>();
+
+    /// <summary>Seasons of the current kitchen.</summary>
+    public DbSet<SeasonRow> Seasons => Set<SeasonRow>();
+
+    /// <summary>Messages to the bakers of the current kitchen.</summary>
+    public DbSet<MessageRow> Messages => Set<MessageRow>();
 
     /// <summary>Keys that protect cookies and forms, shared by all instances of the application.</summary>
     public DbSet<DataProtectionKey> DataProtectionKeys => Set<DataProtectionKey>();
@@ -143,6 +150,29 @@ public sealed class ZymethosContext(DbContextOptions<ZymethosContext> options, I
             e.Property(d => d.Worker).HasMaxLength(120);
             Json(e.Property(d => d.Document));
             Json(e.Property(d => d.Plan));
+        });
+        builder.Entity<SeasonRow>(e =>
+        {
+            e.ToTable("seasons");
+            e.Property(s => s.Name).HasMaxLength(80);
+            e.Property(s => s.FeedKey).HasMaxLength(64);
+            e.Property(s => s.RemindTo).HasMaxLength(254);
+            e.HasIndex(s => new { s.KitchenId, s.MadeAt });
+            e.HasIndex(s => s.FeedKey).IsUnique();
+            Json(e.Property(s => s.Sheet));
+            Json(e.Property(s => s.SheetBefore));
+            Json(e.Property(s => s.Plan));
+            e.Property(s => s.Version).IsRowVersion();
+        });
+        builder.Entity<MessageRow>(e =>
+        {
+            e.ToTable("messages");
+            e.Property(m => m.Key).HasMaxLength(200);
+            e.Property(m => m.To).HasMaxLength(254);
+            e.Property(m => m.Subject).HasMaxLength(200);
+            e.Property(m => m.Trouble).HasMaxLength(400);
+            e.HasIndex(m => new { m.KitchenId, m.Key }).IsUnique();
+            e.HasIndex(m => new { m.KitchenId, m.WrittenAt });
         });
         builder.Entity<Baker>().HasOne<KitchenRow>().WithMany().HasForeignKey(b => b.KitchenId).OnDelete(DeleteBehavior.Cascade);
         foreach (var type in builder.Model.GetEntityTypes().Where(t => typeof(IKitchenOwned).IsAssignableFrom(t.ClrType)).Select(t => t.ClrType).ToList())

@@ -8,6 +8,7 @@ using Zymethos.Store.Books;
 using Zymethos.Store.Days;
 using Zymethos.Store.Demo;
 using Zymethos.Store.Kitchens;
+using Zymethos.Store.Seasons;
 using Zymethos.Store.Tenancy;
 
 namespace Zymethos.Web.Tests;
@@ -30,6 +31,8 @@ public sealed class TenancyTests(TestKitchen kitchen) : IClassFixture<TestKitche
         nameof(OvenDayRow) => new OvenDayRow { Id = Guid.NewGuid(), Date = new LocalDate(2030, 1, 1).PlusDays(Random.Shared.Next(3000)), Document = Day, Plan = new SavedPlan(1, 0, [], "") },
         nameof(LongSearchRow) => new LongSearchRow { Id = Guid.NewGuid(), Date = new LocalDate(2030, 1, 1), Document = Day, Seconds = 1 },
         nameof(OvenDayStateRow) => new OvenDayStateRow { Id = Guid.NewGuid(), Date = new LocalDate(2030, 1, 1), Number = 1, Said = "Planned", Document = Day, Plan = new SavedPlan(1, 0, [], "") },
+        nameof(SeasonRow) => new SeasonRow { Id = Guid.NewGuid(), Name = "Mine", Sheet = new SeasonSheet("Mine", "2030-01-01", [], [], new HoursDocument([]), []) },
+        nameof(MessageRow) => new MessageRow { Id = Guid.NewGuid(), Key = $"k-{Guid.NewGuid():N}", To = "a@example.invalid", Subject = "S", Text = "T" },
         _ => throw new InvalidOperationException($"{type.Name} is new: say here how to make one, so that its tenancy is tested."),
     };
 

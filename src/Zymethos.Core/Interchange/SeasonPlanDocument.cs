@@ -32,11 +32,11 @@ public sealed record LotDocument(string Need, string Recipe, double Batches, str
 /// <summary>A piece of work of a lot.</summary>
 /// <param name="Stretch">Which piece of its method, from 0.</param>
 /// <param name="Title">What is done.</param>
-/// <param name="Session">Start of its session; null when it is done.</param>
 /// <param name="Start">When its first step starts.</param>
 /// <param name="End">When its last step ends, cooling and rising included.</param>
 /// <param name="HandsMinutes">Minutes of work, all batches.</param>
-public sealed record SeasonWorkDocument(int Stretch, string Title, string? Session, string Start, string End, int HandsMinutes);
+/// <param name="Session">Start of its session; null when it is done.</param>
+public sealed record SeasonWorkDocument(int Stretch, string Title, string Start, string End, int HandsMinutes, string? Session = null);
 
 /// <summary>A session to the minute.</summary>
 /// <param name="From">Its start.</param>
@@ -51,7 +51,7 @@ public sealed record SeasonSessionDocument(string From, string Until, string Fin
 /// <param name="Start">When it starts.</param>
 /// <param name="End">When it ends.</param>
 /// <param name="SetTemperatureC">The oven's setting; null when it does not use the oven.</param>
-public sealed record SeasonStepDocument(string Bake, string Title, string Start, string End, int? SetTemperatureC);
+public sealed record SeasonStepDocument(string Bake, string Title, string Start, string End, int? SetTemperatureC = null);
 
 /// <summary>Something to do at an hour.</summary>
 /// <param name="Kind">work, thaw, butter, feed or buy.</param>

@@ -35,10 +35,10 @@ public static class SeasonWriter
             [.. plan.Of(l).Select(p => new SeasonWorkDocument(
                 p.Stretch,
                 lot.Method.Stretches[p.Stretch].Title,
-                p.IsDone ? null : At(wish.Sessions[p.Session].From),
                 At(p.Start),
                 At(p.End),
-                lot.Method.Stretches[p.Stretch].HandsMinutes * lot.Batches.Mixings))],
+                lot.Method.Stretches[p.Stretch].HandsMinutes * lot.Batches.Mixings,
+                p.IsDone ? null : At(wish.Sessions[p.Session].From)))],
             kept?.Words,
             kept?.ThawAt is { } thaw ? At(thaw) : null);
     }

@@ -36,6 +36,15 @@ public static class Keeping
     // Freezing and thawing is work, and nothing gets better by it: as dear as a third of a bake's time on the counter.
     private const int FreezingCosts = 30;
 
+    private const int WakingHour = 7;
+    private static readonly LocalTime Evening = new(21, 0);
+
+    // From the evening hour to the waking hour.
+    private static readonly Duration Night = Duration.FromHours(10);
+
+    // What is eaten the day it is baked and would be at its best weeks later.
+    private const int YoungCosts = 40;
+
     // Kept unfinished in a box is a thing less to worry about than finished, and a thing more to do.
     private const int BoxCosts = 5;
 
@@ -85,14 +94,14 @@ public static class Keeping
         foreach (var box in method.BeforeFinish)
         {
             var thaw = box.Store == KeepingStore.Freezer ? Thaw(box) : Duration.Zero;
-            if (gap.TotalDays > box.Days || (box.Store == KeepingStore.Freezer && gap < FreezesIn + thaw)) continue;
+            if (gap.TotalDays > box.Days || (box.Store == KeepingStore.Freezer && gap < FreezesIn + thaw + Night)) continue;
             foreach (var place in last.Where(p => p.Store != KeepingStore.Freezer).Cast<KeepingPlace?>().DefaultIfEmpty(null))
             {
                 var days = place?.Days ?? WithoutProfile.TotalDays;
                 if (age > days + 0.5) continue;
                 var stale = Math.Clamp((int)(100 * age / Math.Max(0.5, days)), 0, 100) + (box.Store == KeepingStore.Freezer ? FreezingCosts : BoxCosts);
                 if (best is not null && best.Stale <= stale) continue;
-                LocalDateTime? at = box.Store == KeepingStore.Freezer ? finishing.PlusMinutes(-(long)thaw.TotalMinutes) : null;
+                LocalDateTime? at = box.Store == KeepingStore.Freezer ? Awake(finishing.PlusMinutes(-(long)thaw.TotalMinutes)) : null;
                 var words = at is { } out1 ? $"Frozen unfinished ({box.Place}); out {At(out1)} to thaw {thaw.TotalHours:0.#} h, finished after that." : $"Kept unfinished ({box.Place}), {gap.TotalDays:0.#} days of {box.Days}.";
                 best = new Kept(place, stale, at, place is null ? words : $"{words} Then {place.Place}.") { Between = box };
             }
@@ -107,16 +116,21 @@ public static class Keeping
         if (place.Store == KeepingStore.Freezer)
         {
             var thaw = Thaw(place);
-            if (left < thaw + FreezesIn || days > place.Days) return null;
-            var at = ready.PlusMinutes(-(long)thaw.TotalMinutes - 60);
+            if (left < thaw + FreezesIn + Night || days > place.Days) return null;
+            var at = Awake(ready.PlusMinutes(-(long)thaw.TotalMinutes - 60));
             return new Kept(place, FreezingCosts + (int)(20 * days / place.Days), at, $"Frozen ({place.Place}); out {At(at)} to thaw {thaw.TotalHours:0.#} h.");
         }
 
-        // A day more or less at the edge of a band is no cliff: half a day is forgiven.
-        if (days > place.Days + 0.5 || days < place.BestFromDays - 0.5) return null;
+        // A day more or less at the edge of a band is no cliff: half a day is forgiven. What is young is good, and better later.
+        if (days > place.Days + 0.5) return null;
+        if (days < place.BestFromDays - 0.5)
+            return new Kept(place, (int)(YoungCosts * (place.BestFromDays - days) / place.BestFromDays), null, $"Kept {place.Place}; {days:0.#} days old when it is eaten, best from day {place.BestFromDays}.");
         var band = Math.Max(0.5, place.Days - place.BestFromDays);
         return new Kept(place, (int)Math.Clamp(100 * (days - place.BestFromDays) / band, 0, 100), null, $"Kept {place.Place}; {days:0.#} days old when it is eaten, good for {place.Days}.");
     }
+
+    /// <summary>Nobody rises at three to take a cake out: the evening before does as well.</summary>
+    public static LocalDateTime Awake(LocalDateTime at) => at.Hour < WakingHour ? at.Date.PlusDays(-1).At(Evening) : at;
 
     private static string At(LocalDateTime time) => time.ToString("ddd d MMM HH:mm", System.Globalization.CultureInfo.InvariantCulture);
 

@@ -28,7 +28,7 @@ public static class SeasonPlanner
     private const int FewBakes = 4;
 
     // Long enough for a first placement of forty lots; what is better is looked for afterwards.
-    private static readonly TimeSpan FirstLook = TimeSpan.FromSeconds(1);
+    private static readonly TimeSpan FirstLook = TimeSpan.FromSeconds(0.6);
 
     /// <summary>Plans. Every need is either met or among the unmet.</summary>
     /// <param name="wish">What is wanted.</param>
@@ -92,7 +92,7 @@ public static class SeasonPlanner
                 var whole = Try(placement, model.Cost);
                 if (whole && model.Bound >= model.Cost) break;
                 near = placement;
-                look = whole ? Left : TimeSpan.FromSeconds(Math.Clamp(Left.TotalSeconds / 8, 0.5, 1.5));
+                look = whole ? Left : TimeSpan.FromSeconds(Math.Clamp(Left.TotalSeconds / 16, 0.3, 1));
             }
 
             var plan = _best ?? Assemble([], [], 0);

@@ -18,7 +18,8 @@ public static class SeasonReasons
             return $"No session before {occasion.Name} is long enough for “{stretch.Title}”: it takes {Explainer.Spoken(stretch.PresenceMinutes)}, and {lot.Batches.Mixings} {(lot.Batches.Mixings == 1 ? "batch" : "batches")} of it.";
         }
 
-        var least = lot.Method.Waits.Where(w => !past.IsDone(l, w.To)).Sum(w => w.Least.TotalDays) + lot.Method.RipensLeast.TotalDays;
+        // Of a wait that has begun only the rest is left.
+        var least = lot.Method.Waits.Where(w => !past.IsDone(l, w.To)).Sum(w => Math.Max(0, (w.Least - (past.DoneAt(l, w.From) is { } at ? SeasonRules.Length(at, wish.Now) : NodaTime.Duration.Zero)).TotalDays)) + lot.Method.RipensLeast.TotalDays;
         var left = SeasonRules.Length(wish.Now, occasion.At).TotalDays;
         if (least > left) return $"{need.Recipe.Name} wants at least {least:0} days of waiting in all; {left:0} are left until {occasion.Name}.";
         return $"There is no room in the sessions for {need.Recipe.Name} that fits how long it keeps.";

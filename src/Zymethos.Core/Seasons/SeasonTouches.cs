@@ -12,7 +12,6 @@ public static class SeasonTouches
 {
     private static readonly LocalTime Shopping = new(17, 0);
     private static readonly LocalTime Evening = new(21, 0);
-    private static readonly LocalTime Waking = new(7, 0);
 
     /// <summary>All touches that are not done yet, by time.</summary>
     public static ImmutableArray<SeasonTouch> Of(SeasonWish wish, SeasonPlan plan) =>
@@ -60,16 +59,13 @@ public static class SeasonTouches
     }
 
     private static SeasonTouch Thaw(Need need, Lot lot, int l, LocalDateTime at, KeepingPlace place, string why) => new(
-        SeasonTouchKind.Thaw, Awake(at), 2, $"Take {Of(place, need)} out of the freezer", $"{lot.Batches.Made} {need.Recipe.Yield.PieceName}; thaws in {Keeping.Thaw(place).TotalHours:0.#} h, {why}", l)
+        SeasonTouchKind.Thaw, Keeping.Awake(at), 2, $"Take {Of(place, need)} out of the freezer", $"{lot.Batches.Made} {need.Recipe.Yield.PieceName}; thaws in {Keeping.Thaw(place).TotalHours:0.#} h, {why}", l)
     {
         MustNotBeMissed = true,
         Id = $"{need.Id}-thaw-{(place.Part.Length == 0 ? "all" : place.Part)}",
     };
 
     private static string Of(KeepingPlace place, Need need) => place.Part.Length == 0 ? need.Recipe.Name : $"the {place.Part.ToLowerInvariant()} of {need.Recipe.Name}";
-
-    // Nobody rises at three to take a cake out; the evening before does as well.
-    private static LocalDateTime Awake(LocalDateTime at) => at.TimeOfDay < Waking ? at.Date.PlusDays(-1).At(Evening) : at;
 
     /// <summary>What is baked with soft butter in the morning has its butter out the night before.</summary>
     private static IEnumerable<SeasonTouch> Butter(SeasonWish wish, SeasonPlan plan)

@@ -528,6 +528,123 @@ namespace Zymethos.Store.Migrations
                     b.ToTable("kitchens", (string)null);
                 });
 
+            modelBuilder.Entity("Zymethos.Store.Seasons.MessageRow", b =>
+                {
+                    b.Property<Guid>("Id")
+                        .ValueGeneratedOnAdd()
+                        .HasColumnType("uuid");
+
+                    b.Property<int>("Attempts")
+                        .HasColumnType("integer");
+
+                    b.Property<string>("Key")
+                        .IsRequired()
+                        .HasMaxLength(200)
+                        .HasColumnType("character varying(200)");
+
+                    b.Property<Guid>("KitchenId")
+                        .HasColumnType("uuid");
+
+                    b.Property<Instant?>("SentAt")
+                        .HasColumnType("timestamp with time zone");
+
+                    b.Property<string>("Subject")
+                        .IsRequired()
+                        .HasMaxLength(200)
+                        .HasColumnType("character varying(200)");
+
+                    b.Property<string>("Text")
+                        .IsRequired()
+                        .HasColumnType("text");
+
+                    b.Property<string>("To")
+                        .IsRequired()
+                        .HasMaxLength(254)
+                        .HasColumnType("character varying(254)");
+
+                    b.Property<string>("Trouble")
+                        .IsRequired()
+                        .HasMaxLength(400)
+                        .HasColumnType("character varying(400)");
+
+                    b.Property<Instant>("WrittenAt")
+                        .HasColumnType("timestamp with time zone");
+
+                    b.HasKey("Id");
+
+                    b.HasIndex("KitchenId", "Key")
+                        .IsUnique();
+
+                    b.HasIndex("KitchenId", "WrittenAt");
+
+                    b.ToTable("messages", (string)null);
+                });
+
+            modelBuilder.Entity("Zymethos.Store.Seasons.SeasonRow", b =>
+                {
+                    b.Property<Guid>("Id")
+                        .ValueGeneratedOnAdd()
+                        .HasColumnType("uuid");
+
+                    b.Property<string>("FeedKey")
+                        .HasMaxLength(64)
+                        .HasColumnType("character varying(64)");
+
+                    b.Property<bool>("IsSearching")
+                        .HasColumnType("boolean");
+
+                    b.Property<Guid>("KitchenId")
+                        .HasColumnType("uuid");
+
+                    b.Property<Instant>("MadeAt")
+                        .HasColumnType("timestamp with time zone");
+
+                    b.Property<string>("Name")
+                        .IsRequired()
+                        .HasMaxLength(80)
+                        .HasColumnType("character varying(80)");
+
+                    b.Property<string>("Plan")
+                        .HasColumnType("jsonb");
+
+                    b.Property<Instant?>("PlannedAt")
+                        .HasColumnType("timestamp with time zone");
+
+                    b.Property<string>("RemindTo")
+                        .IsRequired()
+                        .HasMaxLength(254)
+                        .HasColumnType("character varying(254)");
+
+                    b.Property<string>("Said")
+                        .IsRequired()
+                        .HasColumnType("text");
+
+                    b.Property<string>("Sheet")
+                        .IsRequired()
+                        .HasColumnType("jsonb");
+
+                    b.Property<string>("SheetBefore")
+                        .HasColumnType("jsonb");
+
+                    b.Property<bool>("StopAsked")
+                        .HasColumnType("boolean");
+
+                    b.Property<uint>("Version")
+                        .IsConcurrencyToken()
+                        .ValueGeneratedOnAddOrUpdate()
+                        .HasColumnType("xid")
+                        .HasColumnName("xmin");
+
+                    b.HasKey("Id");
+
+                    b.HasIndex("FeedKey")
+                        .IsUnique();
+
+                    b.HasIndex("KitchenId", "MadeAt");
+
+                    b.ToTable("seasons", (string)null);
+                });
+
             modelBuilder.Entity("Microsoft.AspNetCore.Identity.IdentityUserClaim<System.Guid>", b =>
                 {
                     b.HasOne("Zymethos.Store.Accounts.Baker", null)
@@ -628,6 +745,24 @@ namespace Zymethos.Store.Migrations
                 });
 
             modelBuilder.Entity("Zymethos.Store.Days.OvenDayStateRow", b =>
+                {
+                    b.HasOne("Zymethos.Store.Kitchens.KitchenRow", null)
+                        .WithMany()
+                        .HasForeignKey("KitchenId")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired();
+                });
+
+            modelBuilder.Entity("Zymethos.Store.Seasons.MessageRow", b =>
+                {
+                    b.HasOne("Zymethos.Store.Kitchens.KitchenRow", null)
+                        .WithMany()
+                        .HasForeignKey("KitchenId")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired();
+                });
+
+            modelBuilder.Entity("Zymethos.Store.Seasons.SeasonRow", b =>
                 {
                     b.HasOne("Zymethos.Store.Kitchens.KitchenRow", null)
                         .WithMany()

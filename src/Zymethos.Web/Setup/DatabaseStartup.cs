@@ -5,6 +5,7 @@ using Zymethos.Store.Accounts;
 using Zymethos.Store.Demo;
 using Zymethos.Store.Tenancy;
 using Zymethos.Web.OvenDays;
+using Zymethos.Web.Seasons;
 
 namespace Zymethos.Web.Setup;
 
@@ -23,10 +24,12 @@ public static class DatabaseStartup
         if (!scope.ServiceProvider.GetRequiredService<AppSettings>().WithDemo) return;
 
         var options = scope.ServiceProvider.GetRequiredService<DbContextOptions<ZymethosContext>>();
-        if (!await DemoKitchen.SeedAsync(options, cancel)) return;
+        var isNew = await DemoKitchen.SeedAsync(options, cancel);
+        await using var demo = new ZymethosContext(options, new FixedKitchen(DemoKitchen.Id));
+        await ActivatorUtilities.CreateInstance<DemoSeason>(scope.ServiceProvider, demo).MakeAsync(cancel);
+        if (!isNew) return;
         var users = scope.ServiceProvider.GetRequiredService<UserManager<Baker>>();
         await users.CreateAsync(new Baker { Id = Guid.CreateVersion7(), UserName = DemoEmail, Email = DemoEmail, KitchenId = DemoKitchen.Id });
-        await using var demo = new ZymethosContext(options, new FixedKitchen(DemoKitchen.Id));
         await ActivatorUtilities.CreateInstance<DemoDay>(scope.ServiceProvider, demo).PlanAsync(cancel);
     }
 }

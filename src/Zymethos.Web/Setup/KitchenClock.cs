@@ -14,6 +14,10 @@ public sealed class KitchenClock(ZymethosContext context, IClock clock)
         return At(zone, clock.GetCurrentInstant());
     }
 
+    /// <summary>The kitchen's time zone; UTC when it is not known any more.</summary>
+    public async Task<DateTimeZone> ZoneAsync(CancellationToken cancel) =>
+        DateTimeZoneProviders.Tzdb.GetZoneOrNull((await context.Kitchens.AsNoTracking().SingleAsync(cancel)).Document.Zone) ?? DateTimeZone.Utc;
+
     /// <summary>The local time of an instant in a zone.</summary>
     public static LocalDateTime At(string zone, Instant now) => now.InZone(DateTimeZoneProviders.Tzdb.GetZoneOrNull(zone) ?? DateTimeZone.Utc).LocalDateTime;
 }

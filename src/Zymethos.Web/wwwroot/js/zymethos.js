@@ -115,6 +115,9 @@
   });
   document.addEventListener("dragstart", (event) => { if (event.target.closest?.("svg[data-drag] a")) event.preventDefault(); });
 
+  // Long drawings open where today is.
+  for (const strip of document.querySelectorAll("[data-look]")) strip.scrollLeft = Number(strip.dataset.look);
+
   // A failed request says so where the answer would have stood.
   const complain = (event) => {
     const said = document.getElementById("said");

@@ -1,0 +1,20 @@
+using Microsoft.EntityFrameworkCore;
+using NodaTime;
+using Zymethos.Store;
+using Zymethos.Store.Demo;
+using Zymethos.Web.Setup;
+
+namespace Zymethos.Web.Seasons;
+
+/// <summary>Makes the demo kitchen's season on the day on which it is first started.</summary>
+public sealed class DemoSeason(ZymethosContext context, IServiceProvider services, IClock clock)
+{
+    /// <summary>Makes it, unless a season is there already.</summary>
+    public async Task MakeAsync(CancellationToken cancel)
+    {
+        if (await context.Seasons.AnyAsync(cancel)) return;
+        var today = KitchenClock.At(DemoKitchen.Kitchen().Zone, clock.GetCurrentInstant()).Date;
+        var (id, faults) = await ActivatorUtilities.CreateInstance<SeasonDesk>(services, context).MakeAsync(DemoProgramme.Sheet(today), cancel);
+        if (id is null) throw new InvalidDataException($"The demo season: {faults[0].Path} {faults[0].Message}");
+    }
+}
