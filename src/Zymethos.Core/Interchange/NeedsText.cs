@@ -64,7 +64,8 @@ public static class NeedsText
     private static (string Who, string What, string Pieces) Guess(string[] cells, IReadOnlyList<Recipe> book)
     {
         var trimmed = cells.Select(c => c.Trim()).Where(c => c.Length > 0).ToList();
-        var pieces = trimmed.Find(c => char.IsAsciiDigit(c[0])) ?? "";
+        // Where three things stand and none is a number, one of them was meant as one.
+        var pieces = trimmed.Find(c => char.IsAsciiDigit(c[0])) ?? (trimmed.Count > 2 ? trimmed.FindLast(c => Meant(c, book) is null) : null) ?? "";
         trimmed.Remove(pieces);
         var what = trimmed.Find(c => Meant(c, book) is not null) ?? trimmed.LastOrDefault() ?? "";
         trimmed.Remove(what);

@@ -30,7 +30,8 @@ public static class SeasonTouches
             {
                 Session = placed.Session,
                 Latest = latest is { } s ? wish.Sessions[s].From : null,
-                MustNotBeMissed = latest is { } last && last <= placed.Session,
+                // What is done last and eaten then has its day by nature; it is no news that it cannot wait.
+                MustNotBeMissed = latest is { } last && last <= placed.Session && (placed.Stretch != lot.Method.Finish || lot.Method.RipensLeast > Duration.Zero),
                 Id = $"{need.Id}-{placed.Stretch}",
             };
         }

@@ -6,12 +6,12 @@ using Zymethos.Core.Planning;
 namespace Zymethos.Core.Seasons;
 
 /// <summary>Something about a season that the baker should know before it goes wrong.</summary>
-/// <param name="IsUrgent">Whether it is so within the next three days.</param>
+/// <param name="IsUrgent">Whether it is about to go wrong within days.</param>
 /// <param name="Words">What it is, in a sentence or two.</param>
 /// <param name="Lot">Index of the lot; -1 when it is about none.</param>
 public sealed record SeasonWarning(bool IsUrgent, string Words, int Lot = -1)
 {
-    private static readonly Period Soon = Period.FromDays(3);
+    private static readonly Period Soon = Period.FromDays(10);
 
     /// <summary>The warnings, urgent ones first.</summary>
     public static ImmutableArray<SeasonWarning> Of(SeasonWish wish, SeasonPlan plan, IReadOnlyList<SeasonTouch> touches) =>
@@ -19,14 +19,13 @@ public sealed record SeasonWarning(bool IsUrgent, string Words, int Lot = -1)
 
     private static IEnumerable<SeasonWarning> Tight(SeasonWish wish, SeasonPlan plan, IReadOnlyList<SeasonTouch> touches)
     {
-        // What has no room to slip next, before anything else of it is said. What falls on the last days by its nature, bread for the day, is no news.
-        foreach (var touch in touches.Where(t => t is { Kind: SeasonTouchKind.Work, MustNotBeMissed: true } && t.At <= wish.Now.Plus(Period.FromDays(10))))
+        // What has no room to slip: whatever follows from it would fall with it.
+        foreach (var touch in touches.Where(t => t is { Kind: SeasonTouchKind.Work, MustNotBeMissed: true } && t.At <= wish.Now + Soon))
         {
             var lot = plan.Lots[touch.Lot];
-            if (touch.Stretch == lot.Method.Finish && lot.Method.RipensLeast == Duration.Zero && lot.Method.Stretches.Length == 1) continue;
             var occasion = wish.Occasions[wish.Needs[lot.Need].Occasion];
             yield return new SeasonWarning(
-                touch.At <= wish.Now + Soon,
+                true,
                 $"“{touch.Title}” of {wish.Needs[lot.Need].Recipe.Name} cannot slip: after {touch.At.ToString("dddd d MMMM", CultureInfo.InvariantCulture)} there is no session left for it that still gets it to {occasion.Name} in time.",
                 touch.Lot);
         }
