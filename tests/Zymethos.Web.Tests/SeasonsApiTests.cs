@@ -44,12 +44,12 @@ public sealed class SeasonsApiTests(TestKitchen kitchen) : IClassFixture<TestKit
         Assert.Equal(3, body["lots"]!.AsArray().Count);
         Assert.All(body["lots"]!.AsArray(), lot =>
         {
-            Assert.NotEmpty(lot!["touches"]!.AsArray());
+            Assert.NotEmpty(lot!["work"]!.AsArray());
             Assert.NotEmpty((string)lot["kept"]!);
             Assert.NotEmpty((string)lot["reckoning"]!);
         });
         // What is posted is done before it travels.
-        var slices = body["lots"]![2]!["touches"]!.AsArray();
+        var slices = body["lots"]![2]!["work"]!.AsArray();
         Assert.True(string.CompareOrdinal((string)slices[^1]!["start"]!, "2026-12-17T12:00") < 0);
         Assert.All(body["sessions"]!.AsArray(), s => Assert.NotEmpty(s!["tasks"]!.AsArray()));
         Assert.True((long)body["bound"]! <= (long)body["cost"]!);

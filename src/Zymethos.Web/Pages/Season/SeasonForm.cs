@@ -154,7 +154,7 @@ public sealed class SeasonForm
             else
             {
                 _needRows.Add(i);
-                var own = before?.Needs.FirstOrDefault(n => n.Id.Length > 0 && n.Id == row.Id);
+                var own = before?.Needs.FirstOrDefault(n => n.Id == row.Id);
                 // Another recipe goes its own ways, and nothing of it is done yet.
                 read.Add(new NeedDocument(occasion, row.Recipe, pieces, (row.For ?? "").Trim(), own?.Recipe == row.Recipe ? own.Choices : null, own?.Recipe == row.Recipe ? own.Id : "", own?.Recipe == row.Recipe && own.UsualKeeping));
             }
@@ -264,7 +264,7 @@ public sealed class OccasionRow
 public sealed class NeedRow
 {
     /// <summary>Its id; empty for a new one.</summary>
-    public string Id { get; set; } = "";
+    public string? Id { get; set; }
 
     /// <summary>Row of its date.</summary>
     public int Occasion { get; set; }
