@@ -3,6 +3,7 @@ using Zymethos.Bench;
 
 // planning [days] [seconds] [recipes,recipes,...]   the table of docs/performance.md
 // book [lines]                                      what reading lines and scaling the Book cost
+// season [seconds] [lots,lots,...] [seasons]         seasons of so many lots over eight weeks
 // micro                                             the parts of planning, one by one, with BenchmarkDotNet
 switch (args.FirstOrDefault() ?? "planning")
 {
@@ -15,11 +16,14 @@ switch (args.FirstOrDefault() ?? "planning")
     case "book":
         BookTable.Print(Number(1, 10_000));
         return 0;
+    case "season":
+        SeasonTable.Print(Number(1, 15), args.Length > 2 ? [.. args[2].Split(',').Select(int.Parse)] : [10, 20, 40, 80], Number(3, 3));
+        return 0;
     case "micro":
         BenchmarkRunner.Run<PlanningParts>();
         return 0;
     default:
-        Console.Error.WriteLine("There is: planning [days] [seconds] [recipes,...], book [lines] and micro.");
+        Console.Error.WriteLine("There is: planning [days] [seconds] [recipes,...], book [lines], season [seconds] [lots,...] [seasons] and micro.");
         return 2;
 }
 

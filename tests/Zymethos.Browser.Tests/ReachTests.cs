@@ -6,7 +6,7 @@ namespace Zymethos.Browser.Tests;
 [Collection(nameof(Site))]
 public sealed class ReachTests(Site site)
 {
-    private static readonly string[] Pages = ["/oven-day", "/oven-day?date=2033-01-01", "/book", "/book/lantern-plait", "/book/lantern-plait/scale?Form.By=Pieces&Form.Pieces=5", "/book/midnight-ring/scale", "/book/lantern-plait/card", "/book/lantern-plait/versions", "/book/weigh", "/book/import", "/book/ingredients?Q=flour", "/kitchen", "/no/such/page", "/error"];
+    private static readonly string[] Pages = ["/oven-day", "/oven-day?date=2033-01-01", "/book", "/book/lantern-plait", "/book/lantern-plait/scale?Form.By=Pieces&Form.Pieces=5", "/book/midnight-ring/scale", "/book/lantern-plait/card", "/book/lantern-plait/versions", "/book/weigh", "/book/import", "/book/ingredients?Q=flour", "/kitchen", "/season", "/season/new", "/season/bring", "/letter-box", "/no/such/page", "/error"];
 
     [Theory]
     [InlineData("light")]
@@ -19,7 +19,7 @@ public sealed class ReachTests(Site site)
         var found = new List<string>();
         foreach (var page in new[] { "/account/sign-in", "/account/register" }) Look(baker, page, found);
         baker.SignIn();
-        foreach (var page in Pages) Look(baker, page, found);
+        foreach (var page in Pages.Concat(InSeason(baker))) Look(baker, page, found);
 
         // The editor, with a step unfolded.
         baker.Go("/book/market-squash-loaf");
@@ -53,7 +53,7 @@ public sealed class ReachTests(Site site)
         using var baker = new Baker(site, Math.Max(500, width), 800);
         baker.Window.ExecuteCdpCommand("Emulation.setDeviceMetricsOverride", new() { ["width"] = width, ["height"] = 780, ["deviceScaleFactor"] = 1, ["mobile"] = true });
         baker.SignIn();
-        foreach (var page in Pages)
+        foreach (var page in Pages.Concat(InSeason(baker)))
         {
             baker.Go(page);
             Assert.True(baker.SidewaysOverflow() == 0, $"{page} at {width} px is {baker.SidewaysOverflow()} px too wide");
@@ -62,6 +62,14 @@ public sealed class ReachTests(Site site)
         baker.Go("/book/market-squash-loaf");
         baker.Find("form[action*=Edit] button").Click();
         Assert.True(baker.SidewaysOverflow() == 0, $"the editor at {width} px is {baker.SidewaysOverflow()} px too wide");
+    }
+
+    /// <summary>Pages of the demo kitchen's season, whose addresses only it knows.</summary>
+    private static List<string> InSeason(Baker baker)
+    {
+        baker.Go("/season");
+        var season = new Uri(baker.Find("a[href$='/calendar']").GetAttribute("href")!).AbsolutePath.Replace("/calendar", "", StringComparison.Ordinal);
+        return [$"{season}/edit", $"{season}/calendar", $"{season}/lot/fruit-cake", $"{season}/lot/copper"];
     }
 
     [Fact]

@@ -79,6 +79,15 @@ public static class SeasonRules
     /// <summary>Litres that the dough of a lot takes.</summary>
     public static int ChilledLitres(SeasonWish wish, Lot lot) => Litres(wish, lot, ChilledPerKilogram);
 
+    /// <summary>How full the freezer gets: the most litres that lie in it together after a session; 0 when nothing is frozen.</summary>
+    public static int FullestFreezer(SeasonWish wish, SeasonPlan plan)
+    {
+        var inside = plan.Kept.Where(k => k.Value.ThawAt is not null)
+            .Select(k => (From: k.Value.IsFrozenBetween ? plan.Of(k.Key).First(p => p.Stretch == plan.Lots[k.Key].Method.Bake).End : plan.Of(k.Key).Max(p => p.End), Until: k.Value.ThawAt!.Value, Litres: FrozenLitres(wish, plan.Lots[k.Key])))
+            .ToList();
+        return inside.Count == 0 ? 0 : inside.Max(i => inside.Where(o => o.From <= i.From && o.Until > i.From).Sum(o => o.Litres));
+    }
+
     private static int Litres(SeasonWish wish, Lot lot, double perKilogram) =>
         (int)Math.Ceiling(RecipeFacts.Dough(Recipe(wish, lot)).Grams / 1000 * lot.Batches.Batches * perKilogram);
 

@@ -38,13 +38,14 @@ public sealed record StrandKnot(double X, double Radius, string State, int Stret
 /// <summary>A lot drawn as a strand of string that runs toward the day it is given.</summary>
 /// <param name="Lot">Index of the lot.</param>
 /// <param name="Label">What it is.</param>
+/// <param name="LabelX">Where that stands: above its first knot, or where today's thread can be seen with it.</param>
 /// <param name="Y">Height of the string.</param>
 /// <param name="Pieces">Between the knots.</param>
 /// <param name="Knots">Its knots, by time.</param>
 /// <param name="End">Where it ends.</param>
 /// <param name="Thaw">Where it is taken out of the freezer; null when it is not.</param>
 /// <param name="IsMet">Whether its need is met.</param>
-public sealed record Strand(int Lot, string Label, double Y, ImmutableArray<StrandPiece> Pieces, ImmutableArray<StrandKnot> Knots, double End, double? Thaw, bool IsMet);
+public sealed record Strand(int Lot, string Label, double LabelX, double Y, ImmutableArray<StrandPiece> Pieces, ImmutableArray<StrandKnot> Knots, double End, double? Thaw, bool IsMet);
 
 /// <summary>A date across all strands.</summary>
 /// <param name="X">Where.</param>
@@ -73,6 +74,9 @@ public sealed record Strands(
 
     /// <summary>Room above the first strand for dates.</summary>
     public const double Head = 46;
+
+    /// <summary>How far before today the drawing opens.</summary>
+    public const double LookBack = 150;
 
     private const double Day = 26;
     private const double Left = 12;
@@ -117,9 +121,13 @@ public sealed record Strands(
         }
 
         if (own.Count > 0 && isMet) pieces.AddRange(AfterAll(plan.Lots[l], kept, own[^1].End, occasion.At, y, x));
+        // Who looks at today must not have to scroll back to where a strand begins.
+        var begins = own.Count > 0 ? x(own[0].Start) : x(wish.Now);
+        var labelX = Math.Max(8, begins < x(wish.Now) - LookBack ? x(wish.Now) - LookBack + 8 : Math.Min(begins, x(occasion.At) - 60));
         return new Strand(
             l,
             $"{wish.Needs[l].Recipe.Name}, {wish.Needs[l].Pieces} {wish.Needs[l].Recipe.Yield.PieceName}{(wish.Needs[l].For.Length > 0 ? $", {wish.Needs[l].For}" : "")}",
+            labelX,
             y,
             [.. pieces],
             [.. own.Select(p => Knot(wish, plan, touches, l, p, x))],

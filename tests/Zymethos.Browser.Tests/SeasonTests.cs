@@ -1,0 +1,79 @@
+using System.Text;
+using System.Text.RegularExpressions;
+using OpenQA.Selenium;
+
+namespace Zymethos.Browser.Tests;
+
+/// <summary>A season from nothing to a printed week, in the browser.</summary>
+[Collection(nameof(Site))]
+public sealed partial class SeasonTests(Site site)
+{
+    [Fact]
+    public void A_season_from_nothing_to_a_printed_week()
+    {
+        using var baker = new Baker(site);
+        baker.Go("/account/register");
+        baker.Type("[name=KitchenName]", "Attic");
+        baker.Type("[name=Email]", $"{Guid.NewGuid():N}@home.invalid");
+        baker.Type("[name=Password]", "a long enough one");
+        baker.Find("form.card-paper button").Click();
+        baker.Until(() => baker.All(".places").Count == 1, "the kitchen opens");
+
+        baker.Go("/season");
+        baker.Find("a[href='/season/new']").Click();
+        baker.Until(() => baker.All("#season-form").Count == 1, "the form opens");
+        var today = DateTime.Today;
+        var supper = today.AddDays(20);
+        baker.Type("#season-name", "Harvest");
+        baker.Type("[name='Form.Occasions[0].Name']", "Supper");
+        baker.Set("[name='Form.Occasions[0].Date']", supper.ToString("yyyy-MM-dd"));
+        baker.Set("[name='Form.Occasions[0].Time']", "18:00");
+        Choose(baker, "[name='Form.Needs[0].Recipe']", "orchard-almond-slices");
+        baker.Type("[name='Form.Needs[0].Pieces']", "36");
+        Choose(baker, "[name='Form.Needs[1].Recipe']", "copper-ring");
+        // A list from a spreadsheet beside what was chosen.
+        baker.Find(".paste summary").Click();
+        baker.Find("#paste").SendKeys("Wren;squash loaf;2");
+        foreach (var day in Enumerable.Range(0, 7))
+        {
+            baker.Set($"[name='Form.Weekly[{day}].From']", "17:00");
+            baker.Set($"[name='Form.Weekly[{day}].Until']", "22:00");
+        }
+
+        // Without pieces the ring cannot be meant; the rest stands as it was typed.
+        baker.Find("#season-keep").Click();
+        baker.Until(() => baker.All(".said-wrong[role=alert]").Count == 1, "the form comes back");
+        Assert.Contains("How many pieces", baker.Text(".row-wrong"), StringComparison.Ordinal);
+        Assert.Equal("36", baker.Find("[name='Form.Needs[0].Pieces']").GetAttribute("value"));
+        baker.Type("[name='Form.Needs[1].Pieces']", "1");
+        baker.Find("#season-keep").Click();
+        baker.Until(() => baker.All(".strands .strand").Count == 3, "three strands are drawn", 30);
+        Assert.Contains("3 of 3", baker.Text(".stands"), StringComparison.Ordinal);
+
+        // By keyboard along a strand to its lot.
+        var knot = baker.Find(".strands .strand a .knot").FindElement(By.XPath(".."));
+        baker.Window.ExecuteScript("arguments[0].focus()", knot);
+        baker.Window.SwitchTo().ActiveElement().SendKeys(Keys.Enter);
+        baker.Until(() => baker.All(".lot-work li").Count > 0, "the lot opens");
+        baker.Window.Navigate().Back();
+
+        baker.Find("a[href$='/calendar']").Click();
+        baker.Until(() => baker.All(".calendar-occasion").Count == 1, "the calendar opens");
+        var printed = (Dictionary<string, object>)baker.Window.ExecuteCdpCommand("Page.printToPDF", new() { ["preferCSSPageSize"] = true, ["printBackground"] = true })!;
+        var paper = Encoding.Latin1.GetString(Convert.FromBase64String((string)printed["data"]));
+        Assert.InRange(Page().Count(paper), 1, 2);
+        // Landscape: wider than high.
+        var box = MediaBox().Match(paper);
+        Assert.True(double.Parse(box.Groups["w"].Value, System.Globalization.CultureInfo.InvariantCulture) > double.Parse(box.Groups["h"].Value, System.Globalization.CultureInfo.InvariantCulture), box.Value);
+        Assert.DoesNotContain(baker.ConsoleErrors(), e => !e.Contains("status of 422", StringComparison.Ordinal));
+    }
+
+    private static void Choose(Baker baker, string css, string value) =>
+        baker.Window.ExecuteScript("arguments[0].value = arguments[1]; arguments[0].dispatchEvent(new Event('change', { bubbles: true }));", baker.Find(css), value);
+
+    [GeneratedRegex(@"/Type\s*/Page\b", RegexOptions.None, matchTimeoutMilliseconds: 5000)]
+    private static partial Regex Page();
+
+    [GeneratedRegex(@"/MediaBox\s*\[\s*0\s+0\s+(?<w>[\d.]+)\s+(?<h>[\d.]+)", RegexOptions.ExplicitCapture, matchTimeoutMilliseconds: 5000)]
+    private static partial Regex MediaBox();
+}
