@@ -21,7 +21,7 @@ public sealed class SeasonPageTests(SeasonKitchen kitchen) : IClassFixture<Seaso
         Assert.Equal(3, page.QuerySelectorAll(".strands .strand").Length);
         Assert.All(page.QuerySelectorAll(".strands .strand"), s => Assert.NotEmpty(s.QuerySelectorAll(".knot")));
         Assert.Equal("today", page.QuerySelector(".strand-today-word")!.TextContent);
-        Assert.Contains("36 slices, 2 for what breaks and 1 to taste: 1 batch of 40 makes 40, 1 left over.", SeasonKitchen.Text(page, ".season-needs td"), StringComparison.Ordinal);
+        Assert.Contains("36 slices, 2 for what breaks and 1 to taste: 1 batch of 40 makes 40, 1 left over for your own tin.", SeasonKitchen.Text(page, ".season-needs td"), StringComparison.Ordinal);
         var calendar = await TestKitchen.ParseAsync(await baker.GetAsync($"{season}/calendar"));
         Assert.Contains("Supper", SeasonKitchen.Text(calendar, ".calendar-occasion"), StringComparison.Ordinal);
         Assert.True(calendar.QuerySelectorAll(".calendar-work").Length >= 3);
@@ -155,6 +155,23 @@ public sealed class SeasonPageTests(SeasonKitchen kitchen) : IClassFixture<Seaso
         // And the season leads there from now on.
         page = await TestKitchen.ParseAsync(await baker.GetAsync(season));
         Assert.Contains("Open its Oven Day", SeasonKitchen.Text(page, ".touch-session"), StringComparison.Ordinal);
+    }
+
+    [Fact]
+    public async Task A_day_from_a_season_stays_the_part_of_it_that_it_is_when_it_is_planned_again()
+    {
+        var (baker, season, _) = await kitchen.BegunAsync(("signal-house", 1));
+        await SeasonKitchen.PressAsync(baker, season, "Done", new() { ["need"] = "n1", ["stretch"] = "0" });
+        kitchen.Clock.Now = SeasonKitchen.Saturday;
+        var lot = await TestKitchen.ParseAsync(await baker.GetAsync($"{season}/lot/n1"));
+        var session = lot.QuerySelectorAll("button[name=session]").Select(b => b.GetAttribute("value")!).First();
+        var day = await SeasonKitchen.PressAsync(baker, season, "Day", new() { ["session"] = session });
+        Assert.Equal("/oven-day", day.RequestMessage!.RequestUri!.AbsolutePath);
+        var page = await TestKitchen.ParseAsync(day);
+        Assert.DoesNotContain("Mix the house dough", SeasonKitchen.Text(page, ".sheet"), StringComparison.Ordinal);
+        var again = await TestKitchen.PostAsync(baker, day.RequestMessage.RequestUri.PathAndQuery, "#setup", new() { ["Setup.Until"] = "21:00" });
+        Assert.Equal(HttpStatusCode.OK, again.StatusCode);
+        Assert.DoesNotContain("Mix the house dough", SeasonKitchen.Text(await TestKitchen.ParseAsync(again), ".sheet"), StringComparison.Ordinal);
     }
 
     [Fact]

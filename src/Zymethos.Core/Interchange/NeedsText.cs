@@ -31,14 +31,24 @@ public static class NeedsText
         foreach (var (number, cells) in columns is null ? lines : lines.Skip(1))
         {
             var (forWhom, what, pieces) = columns is var (w, h, p) ? (Cell(cells, w), Cell(cells, h), Cell(cells, p)) : Guess(cells, book);
-            var count = 1;
-            if (pieces.Length > 0 && (!int.TryParse(pieces.Split(' ')[0], NumberStyles.None, CultureInfo.InvariantCulture, out count) || count is < 1 or > 10_000)) trouble.Add($"Line {number}: “{pieces}” is not a number of pieces.");
+            var (count, boxes) = pieces.Length == 0 ? (1, 0) : Pieces(pieces) ?? (0, 0);
+            if (count == 0) trouble.Add($"Line {number}: “{pieces}” is not a number of pieces.");
             else if (what.Length == 0) trouble.Add($"Line {number}: it does not say what is wanted.");
             else if (Meant(what, book) is not { } recipe) trouble.Add($"Line {number}: the Book has nothing like “{what}”.");
-            else needs.Add(new NeedDocument(occasion, recipe.Key, count, forWhom));
+            else needs.Add(new NeedDocument(occasion, recipe.Key, count, forWhom, Boxes: boxes));
         }
 
         return new(needs, trouble);
+    }
+
+    /// <summary>Pieces as they are written: "42", or "14 x 3" for fourteen boxes of three; null when it is neither, or not 1 to 10000.</summary>
+    public static (int Pieces, int Boxes)? Pieces(string text)
+    {
+        var parts = text.Trim().Split(['x', 'X', '×', '*'], StringSplitOptions.TrimEntries);
+        var numbers = parts.Select((p, i) => int.TryParse(i == parts.Length - 1 ? p.Split(' ')[0] : p, NumberStyles.None, CultureInfo.InvariantCulture, out var n) && n is >= 1 and <= 10_000 ? n : 0).ToList();
+        if (numbers.Contains(0) || numbers.Count > 2) return null;
+        var pieces = (long)numbers[0] * numbers[^1];
+        return numbers.Count == 1 ? (numbers[0], 0) : pieces <= 10_000 ? ((int)pieces, numbers[0]) : null;
     }
 
     /// <summary>The recipe that a few words mean: its name or key, or the only one whose name holds them all; null when none or several.</summary>

@@ -59,9 +59,10 @@ public sealed record OccasionDocument(string Name, string At, string Handing = "
 /// <param name="For">Whom it is for.</param>
 /// <param name="Choices">Which way the recipe goes where bakers differ, by the key of the choice; what is not named goes its own way.</param>
 /// <param name="Id">A name of its own in the season; left out for one by its place.</param>
-/// <param name="UsualKeeping">Whether it keeps as its kind usually does, where the recipe says nothing.</param>
+/// <param name="UsualKeeping">Whether it keeps as its kind usually does, where the recipe says nothing or nothing of a freezer.</param>
+/// <param name="Boxes">Into how many boxes the pieces go, evenly; 0 when they are not boxed.</param>
 public sealed record NeedDocument(
-    string Occasion, string Recipe, int Pieces, string For = "", IReadOnlyDictionary<string, string>? Choices = null, string Id = "", bool UsualKeeping = false);
+    string Occasion, string Recipe, int Pieces, string For = "", IReadOnlyDictionary<string, string>? Choices = null, string Id = "", bool UsualKeeping = false, int Boxes = 0);
 
 /// <summary>A span in which somebody is free to bake.</summary>
 /// <param name="From">Start.</param>

@@ -108,8 +108,9 @@ public sealed class SeasonReader
             recipe = chosen;
         }
 
-        if (document.UsualKeeping && recipe.Keeping.IsEmpty) recipe = recipe with { Keeping = KeepingDefaults.For(recipe.Kind) };
-        return new Need(document.Id.Length > 0 ? document.Id : $"n{index + 1}", occasion, recipe, document.Pieces, document.For);
+        if (document.UsualKeeping) recipe = KeepingDefaults.Added(recipe);
+        if (document.Boxes < 0 || (document.Boxes > 0 && document.Pieces % document.Boxes != 0)) Wrong($"{at}.boxes", "The pieces must go evenly into the boxes.");
+        return new Need(document.Id.Length > 0 ? document.Id : $"n{index + 1}", occasion, recipe, document.Pieces, document.For) { Boxes = Math.Max(0, document.Boxes) };
     }
 
     private DoneWork? Read(DoneDocument document, ImmutableArray<Need> needs, string at)

@@ -43,7 +43,7 @@ public sealed record BatchCount(int Whole, bool HasHalf, int Made, int Spare, st
             count % 2 == 1,
             made,
             spare,
-            $"{pieces} {recipe.Yield.PieceName}{beside}: {Mixed(count, each)} {(count is 1 or 2 ? "makes" : "make")} {made}, {(spare == 0 ? "nothing" : spare.ToString(CultureInfo.InvariantCulture))} left over.");
+            $"{pieces} {recipe.Yield.PieceName}{beside}: {Mixed(count, each)} {(count is 1 or 2 ? "makes" : "make")} {made}, {(spare == 0 ? "nothing left over" : $"{spare.ToString(CultureInfo.InvariantCulture)} left over for your own tin")}.");
 
         int Tasted(int h) => small ? (h + 1) / 2 : 0;
     }

@@ -9,6 +9,13 @@ public static class KeepingDefaults
     /// <summary>Where the figures come from. They were written down without the publication at hand.</summary>
     public const string Source = "USDA FoodKeeper (from memory), the shorter end of its ranges";
 
+    /// <summary>A recipe with what its kind usually bears and it does not say itself: all of it where it says nothing, else the freezer.</summary>
+    public static Recipe Added(Recipe recipe) => recipe with { Keeping = recipe.Keeping.AddRange(Missing(recipe)) };
+
+    /// <summary>The usual places that a recipe does not name; empty when it names a freezer, or its kind has none.</summary>
+    public static ImmutableArray<KeepingPlace> Missing(Recipe recipe) =>
+        recipe.Keeping.Any(k => k.Part.Length == 0) ? recipe.Keeping.Any(k => k.Part.Length == 0 && k.Store == KeepingStore.Freezer) ? [] : [.. For(recipe.Kind).Where(k => k.Store == KeepingStore.Freezer)] : For(recipe.Kind);
+
     /// <summary>
     /// The usual places of a kind. Cookies: 2 weeks, freezer 8 months. Quick loaves, muffins and cakes: 1 to 2 days on the counter, a week in the refrigerator, freezer 2 to 6
     /// months. Yeast breads: 3 days, freezer 2 months. Fruit cake: a month, freezer 12 months. What is filled with cream, custard or curd keeps cold and short (TCS food) and has

@@ -35,7 +35,14 @@ public sealed record Occasion(string Name, LocalDateTime At, Handing Handing, in
 /// <param name="Recipe">What is baked.</param>
 /// <param name="Pieces">How many are wanted, at least 1.</param>
 /// <param name="For">Whom it is for; may be empty.</param>
-public sealed record Need(string Id, int Occasion, Recipe Recipe, int Pieces, string For = "");
+public sealed record Need(string Id, int Occasion, Recipe Recipe, int Pieces, string For = "")
+{
+    /// <summary>Into how many boxes the pieces go, evenly; 0 when they are not boxed.</summary>
+    public int Boxes { get; init; }
+
+    /// <summary>How many, in words: "42 cookies", "14 boxes of 3 cookies".</summary>
+    public string Amount => Boxes > 1 ? $"{Boxes} boxes of {Pieces / Boxes} {Recipe.Yield.PieceName}" : $"{Pieces} {Recipe.Yield.PieceName}";
+}
 
 /// <summary>A span in which somebody is free to bake.</summary>
 /// <param name="From">Start.</param>

@@ -123,8 +123,12 @@ public static class SeasonPlanner
             {
                 var here = placement.Where(p => !left.Contains(p.Lot)).ToList();
                 var (plan, leftOut) = PlanAll(here, cost + ((long)left.Count * SeasonModel.Unmet));
-                left.UnionWith(leftOut);
-                if (leftOut.Count > 0) continue;
+                if (!leftOut.IsSubsetOf(left))
+                {
+                    left.UnionWith(leftOut);
+                    continue;
+                }
+
                 if (_best is null || (plan.Unmet.Length, plan.Cost).CompareTo((_best.Unmet.Length, _best.Cost)) < 0)
                 {
                     _best = plan;

@@ -19,7 +19,7 @@ public abstract record SeasonChange(int Need)
     /// <summary>Fewer pieces.</summary>
     public sealed record Fewer(int Need, int Pieces) : SeasonChange(Need);
 
-    /// <summary>The usual keeping of its kind, for a recipe that says nothing.</summary>
+    /// <summary>The usual keeping of its kind, for a recipe that says nothing, or nothing of a freezer.</summary>
     public sealed record UsualKeeping(int Need) : SeasonChange(Need);
 
     /// <summary>Another recipe of the Book.</summary>
@@ -80,7 +80,7 @@ public static class SeasonWaysOut
             SeasonChange.Session s => wish with { Sessions = [.. wish.Sessions.Where(x => !x.IsSpell || x.Until <= s.From || x.From >= s.Until).Append(new SeasonSession(s.From, s.Until, 1)).OrderBy(x => x.From)] },
             SeasonChange.Way w => With(wish, need with { Recipe = ChosenRecipe.Choose(need.Recipe, w.Choice, w.Option) }),
             SeasonChange.Fewer f => With(wish, need with { Pieces = f.Pieces }),
-            SeasonChange.UsualKeeping => With(wish, need with { Recipe = need.Recipe with { Keeping = KeepingDefaults.For(need.Recipe.Kind) } }),
+            SeasonChange.UsualKeeping => With(wish, need with { Recipe = KeepingDefaults.Added(need.Recipe) }),
             SeasonChange.Other o => With(wish, need with { Recipe = book.First(r => r.Key == o.Recipe), Pieces = o.Pieces }),
             // It stays a need, of something that takes no baking.
             SeasonChange.Bought => wish with { Needs = wish.Needs.Remove(need) },
@@ -100,7 +100,7 @@ public static class SeasonWaysOut
             foreach (var option in choice.Options.Where(o => o.Key != choice.Chosen && ChangesMethod(need.Recipe, choice.Key, o.Key))) yield return new SeasonChange.Way(index, choice.Key, option.Key);
         }
 
-        if (need.Recipe.Keeping.IsEmpty) yield return new SeasonChange.UsualKeeping(index);
+        if (!KeepingDefaults.Missing(need.Recipe).IsEmpty) yield return new SeasonChange.UsualKeeping(index);
         foreach (var session in Evenings(wish, plan.Lots[index], occasion.ReadyBy).Take(MostSessions)) yield return new SeasonChange.Session(index, session.From, session.Until);
         if (need.Pieces > 1) yield return new SeasonChange.Fewer(index, need.Pieces / 2);
         foreach (var other in book.Where(r => r.Key != need.Recipe.Key && r.Kind == need.Recipe.Kind).OrderByDescending(Keeps).Concat(book.Where(r => r.Kind != need.Recipe.Kind).OrderByDescending(Keeps)).Take(MostOthers))
@@ -137,7 +137,7 @@ public static class SeasonWaysOut
             SeasonChange.Session s => $"One more session on {s.From.ToString("dddd d MMMM, HH:mm", CultureInfo.InvariantCulture)} to {s.Until.ToString("HH:mm", CultureInfo.InvariantCulture)}: {Explainer.Spoken((int)SeasonRules.Length(s.From, s.Until).TotalMinutes)} of your time.",
             SeasonChange.Way w => $"{need.Recipe.Choices.First(c => c.Key == w.Choice).Question} {need.Recipe.Choices.First(c => c.Key == w.Choice).Options.First(o => o.Key == w.Option).Name}.",
             SeasonChange.Fewer f => $"{f.Pieces} {need.Recipe.Yield.PieceName} instead of {need.Pieces}.",
-            SeasonChange.UsualKeeping => $"Keep it as its kind usually keeps: {string.Join("; ", KeepingDefaults.For(need.Recipe.Kind).Select(k => $"{k.Place} {k.Days} days"))} ({KeepingDefaults.Source}).",
+            SeasonChange.UsualKeeping => $"{(need.Recipe.Keeping.IsEmpty ? "Keep it as its kind usually keeps" : "Freeze it, as its kind usually bears")}: {string.Join("; ", KeepingDefaults.Missing(need.Recipe).Select(k => $"{k.Place} {k.Days} days"))} ({KeepingDefaults.Source}).",
             SeasonChange.Other o => $"{book.First(r => r.Key == o.Recipe).Name} instead, which keeps {Keeps(book.First(r => r.Key == o.Recipe))} days.",
             _ => "",
         };

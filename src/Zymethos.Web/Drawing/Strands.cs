@@ -126,7 +126,7 @@ public sealed record Strands(
         var labelX = Math.Max(8, begins < x(wish.Now) - LookBack ? x(wish.Now) - LookBack + 8 : Math.Min(begins, x(occasion.At) - 60));
         return new Strand(
             l,
-            $"{wish.Needs[l].Recipe.Name}, {wish.Needs[l].Pieces} {wish.Needs[l].Recipe.Yield.PieceName}{(wish.Needs[l].For.Length > 0 ? $", {wish.Needs[l].For}" : "")}",
+            $"{wish.Needs[l].Recipe.Name}, {wish.Needs[l].Amount}{(wish.Needs[l].For.Length > 0 ? $", {wish.Needs[l].For}" : "")}",
             labelX,
             y,
             [.. pieces],

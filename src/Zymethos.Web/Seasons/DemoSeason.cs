@@ -14,7 +14,6 @@ public sealed class DemoSeason(ZymethosContext context, IServiceProvider service
     {
         if (await context.Seasons.AnyAsync(cancel)) return;
         var today = KitchenClock.At(DemoKitchen.Kitchen().Zone, clock.GetCurrentInstant()).Date;
-        var (id, faults) = await ActivatorUtilities.CreateInstance<SeasonDesk>(services, context).MakeAsync(DemoProgramme.Sheet(today), cancel);
-        if (id is null) throw new InvalidDataException($"The demo season: {faults[0].Path} {faults[0].Message}");
+        await ActivatorUtilities.CreateInstance<SeasonDesk>(services, context).PutDownAsync(DemoProgramme.Sheet(today), cancel);
     }
 }

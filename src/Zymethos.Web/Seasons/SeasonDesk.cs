@@ -1,3 +1,4 @@
+using System.Text.Json;
 using Hangfire;
 using Microsoft.EntityFrameworkCore;
 using NodaTime;
@@ -23,7 +24,16 @@ public sealed class SeasonDesk(ZymethosContext context, SolverGate gate, AppSett
 
     /// <summary>A season, or the newest one; null when there is none.</summary>
     public async Task<SeasonView?> OpenAsync(Guid? id, CancellationToken cancel) =>
-        await RowAsync(id, cancel) is { } row ? await ViewAsync(row, cancel) : null;
+        await RowAsync(id, cancel) is { } row ? await ViewAsync(await PlannedAsync(row, cancel), cancel) : null;
+
+    /// <summary>Puts a season down without planning it: that is done in the background, or when it is first looked at.</summary>
+    public async Task PutDownAsync(SeasonSheet sheet, CancellationToken cancel)
+    {
+        var row = new SeasonRow { Id = Guid.CreateVersion7(), Name = sheet.Name, MadeAt = clock.GetCurrentInstant(), Sheet = Numbered(sheet), IsSearching = settings.SearchesOn };
+        context.Seasons.Add(row);
+        await context.SaveChangesAsync(cancel);
+        if (row.IsSearching) jobs.Enqueue<SeasonWorker>(w => w.RunAsync(row.Id, row.KitchenId, CancellationToken.None));
+    }
 
     /// <summary>Makes a season.</summary>
     /// <returns>Its id, or what is wrong with the sheet.</returns>
@@ -47,7 +57,8 @@ public sealed class SeasonDesk(ZymethosContext context, SolverGate gate, AppSett
         var before = row.Sheet;
         var faults = await PutAsync(row, change(row.Sheet), said, cancel);
         if (faults.Count > 0) return faults;
-        row.SheetBefore = before;
+        // What was only planned again has nothing to go back to.
+        if (Text(before) != Text(row.Sheet)) row.SheetBefore = before;
         Settle(row);
         await context.SaveChangesAsync(cancel);
         return [];
@@ -76,6 +87,14 @@ public sealed class SeasonDesk(ZymethosContext context, SolverGate gate, AppSett
     public async Task<SeasonRow?> RowAsync(Guid? id, CancellationToken cancel) => id is { } own
         ? await context.Seasons.AsNoTracking().SingleOrDefaultAsync(s => s.Id == own, cancel)
         : await context.Seasons.AsNoTracking().OrderByDescending(s => s.MadeAt).FirstOrDefaultAsync(cancel);
+
+    /// <summary>A season that nobody has planned yet, and that is not being planned, is planned now.</summary>
+    private async Task<SeasonRow> PlannedAsync(SeasonRow row, CancellationToken cancel)
+    {
+        if (row.PlannedAt is not null || row.IsSearching || row.Sheet.Needs.Count == 0) return row;
+        await ChangeAsync(row.Id, s => s, "", cancel);
+        return await RowAsync(row.Id, cancel) ?? row;
+    }
 
     /// <summary>A row as the pages show it.</summary>
     public async Task<SeasonView> ViewAsync(SeasonRow row, CancellationToken cancel)
@@ -123,6 +142,9 @@ public sealed class SeasonDesk(ZymethosContext context, SolverGate gate, AppSett
         row.Said = string.Join('\n', new[] { said }.Concat(difference.Count == 0 && row.PlannedAt is not null && said.Length > 0 ? ["Everything else stays where it was."] : difference.Take(12)).Where(w => w.Length > 0));
         return [];
     }
+
+    /// <summary>A sheet as text, to tell two apart.</summary>
+    internal static string Text(SeasonSheet sheet) => JsonSerializer.Serialize(sheet, OpenJson.Options);
 
     /// <summary>Every need has a name of its own, so that what is done of it stays its own when others come and go.</summary>
     private static SeasonSheet Numbered(SeasonSheet sheet)

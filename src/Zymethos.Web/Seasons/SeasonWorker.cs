@@ -1,4 +1,3 @@
-using System.Text.Json;
 using Hangfire;
 using Microsoft.EntityFrameworkCore;
 using NodaTime;
@@ -24,11 +23,11 @@ public sealed class SeasonWorker(DbContextOptions<ZymethosContext> options, IClo
     public async Task RunAsync(Guid id, Guid kitchen, CancellationToken goingDown)
     {
         var (row, wish) = await OpenAsync(id, kitchen, goingDown);
-        if (row?.Plan is null || wish is null) return;
-        var asked = Text(row.Sheet);
+        if (row is null || wish is null) return;
+        var asked = SeasonDesk.Text(row.Sheet);
         using var stop = CancellationTokenSource.CreateLinkedTokenSource(goingDown);
         SeasonPlan? better = null;
-        var settings = new SeasonSettings(SeasonDesk.LongLook) { Stood = SeasonPlanReader.Stood(row.Plan), OnBetter = p => Interlocked.Exchange(ref better, p) };
+        var settings = new SeasonSettings(SeasonDesk.LongLook) { Stood = row.Plan is { } before ? SeasonPlanReader.Stood(before) : new Dictionary<(string, int), LocalDateTime>(), OnBetter = p => Interlocked.Exchange(ref better, p) };
         var search = Task.Run(() => SeasonPlanner.Plan(wish, settings, stop.Token), CancellationToken.None);
         SeasonPlan? written = null;
         while (await Task.WhenAny(search, Task.Delay(Look, CancellationToken.None)) != search)
@@ -59,14 +58,14 @@ public sealed class SeasonWorker(DbContextOptions<ZymethosContext> options, IClo
     private async Task<bool> GoesOnAsync(Guid id, Guid kitchen, string asked, CancellationToken cancel)
     {
         await using var context = Open(kitchen);
-        return await context.Seasons.AsNoTracking().SingleOrDefaultAsync(s => s.Id == id, cancel) is { StopAsked: false } row && Text(row.Sheet) == asked;
+        return await context.Seasons.AsNoTracking().SingleOrDefaultAsync(s => s.Id == id, cancel) is { StopAsked: false } row && SeasonDesk.Text(row.Sheet) == asked;
     }
 
     /// <summary>Writes a plan when it is better than the one that stands; says whether to go on.</summary>
     private async Task<bool> WriteAsync(Guid id, Guid kitchen, string asked, SeasonWish wish, SeasonPlan plan, bool goesOn, CancellationToken cancel)
     {
         await using var context = Open(kitchen);
-        if (await context.Seasons.SingleOrDefaultAsync(s => s.Id == id, cancel) is not { } row || Text(row.Sheet) != asked) return false;
+        if (await context.Seasons.SingleOrDefaultAsync(s => s.Id == id, cancel) is not { } row || SeasonDesk.Text(row.Sheet) != asked) return false;
         if (row.Plan is not { } stands || (plan.Unmet.Length, plan.Cost).CompareTo((stands.Unmet.Count, stands.Cost)) < 0)
         {
             row.Plan = SeasonWriter.Write(wish, plan);
@@ -90,6 +89,4 @@ public sealed class SeasonWorker(DbContextOptions<ZymethosContext> options, IClo
 
         return row.IsSearching;
     }
-
-    private static string Text(SeasonSheet sheet) => JsonSerializer.Serialize(sheet, OpenJson.Options);
 }

@@ -1,4 +1,5 @@
 using Hangfire;
+using Hangfire.AspNetCore;
 using Hangfire.PostgreSql;
 using Hangfire.PostgreSql.Factories;
 using Zymethos.Web.LongSearches;
@@ -25,13 +26,16 @@ public static class BackgroundWork
             };
             return new PostgreSqlStorage(new NpgsqlConnectionFactory(connection, options), options);
         });
+        // So does the one that makes workers: the library's own is one for the whole process, and may be another instance's, which has ended.
+        services.AddSingleton<JobActivator>(p => new AspNetCoreJobActivator(p.GetRequiredService<IServiceScopeFactory>()));
         services.AddHangfire((provider, c) => c
             .SetDataCompatibilityLevel(CompatibilityLevel.Version_180)
             .UseSimpleAssemblyNameTypeSerializer()
             .UseRecommendedSerializerSettings()
             .UseStorage(provider.GetRequiredService<JobStorage>()));
-        services.AddHangfireServer(o =>
+        services.AddHangfireServer((provider, o) =>
         {
+            o.Activator = provider.GetRequiredService<JobActivator>();
             o.WorkerCount = 1;
             o.ServerName = LongSearchWorker.Instance;
             o.ShutdownTimeout = TimeSpan.FromSeconds(5);

@@ -32,6 +32,19 @@ public sealed class NeedsTextTests
         Assert.Contains("loaf", reading.Trouble[^1], StringComparison.Ordinal);
     }
 
+    [Theory]
+    [InlineData("42", 42, 0)]
+    [InlineData("14 x 3", 42, 14)]
+    [InlineData("14×3 cookies", 42, 14)]
+    [InlineData(" 7 pieces", 7, 0)]
+    [InlineData("0", null, 0)]
+    [InlineData("14 x", null, 0)]
+    [InlineData("2 x 3 x 4", null, 0)]
+    [InlineData("200 x 200", null, 0)]
+    [InlineData("-3", null, 0)]
+    public void Pieces_are_counted_or_boxed(string text, int? pieces, int boxes) =>
+        Assert.Equal(pieces is { } p ? (p, boxes) : null, NeedsText.Pieces(text));
+
     [Fact]
     public void A_name_and_a_bake_alone_are_one_piece() => Assert.Equal(("copper-ring", 1, "Wren"), Read("Wren\tcopper ring").Needs.Select(n => (n.Recipe, n.Pieces, n.For)).Single());
 

@@ -64,7 +64,8 @@ public sealed class DaySetup
         if (extra > 0) setup.ExtraHands = extra.ToString(CultureInfo.InvariantCulture);
         foreach (var bake in row.Document.Bakes)
         {
-            if (setup.Rows.Find(r => r.Key == bake.Recipe?.Key) is not { } own) continue;
+            // Half a batch beside whole ones has no row of its own.
+            if (setup.Rows.Find(r => r.Key == bake.Recipe?.Key) is not { Batches: "0" } own) continue;
             own.Batches = bake.Batches.ToString(CultureInfo.InvariantCulture);
             own.ReadyBy = bake.ReadyBy;
         }

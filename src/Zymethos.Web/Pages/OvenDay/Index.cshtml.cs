@@ -267,10 +267,17 @@ public sealed class IndexModel(ZymethosContext context, OpenDay days, DayByHand 
     private async Task<(OvenDayDocument Document, string Let)> CarryOverAsync(OvenDayDocument document, LocalDate date, CancellationToken cancel)
     {
         if (await context.OvenDays.AsNoTracking().SingleOrDefaultAsync(d => d.Date == date, cancel) is not { Document: { } before }) return (document, "");
-        document = document with { Lean = before.Lean };
+        document = document with { Lean = before.Lean, Bakes = [.. document.Bakes.SelectMany(b => Stretches(before, b))] };
         var same = before.Bakes.Select(b => (b.Recipe?.Key, b.Batches)).SequenceEqual(document.Bakes.Select(b => (b.Recipe?.Key, b.Batches)));
         if (!same) return (document, before.ByHand is null ? "" : "What you had held and tied is let go: the day holds other bakes now.");
         return (document with { ByHand = before.ByHand, Bakes = [.. document.Bakes.Select((b, i) => b with { Modes = before.Bakes[i].Modes })] }, "");
+    }
+
+    /// <summary>A day that came from a season holds stretches of recipes, and halves; planned again from the list it still does.</summary>
+    private static IEnumerable<BakeDocument> Stretches(OvenDayDocument before, BakeDocument bake)
+    {
+        var parts = before.Bakes.Where(b => b.Recipe is { } own && bake.Recipe is { } whole && own.Key == whole.Key && (own.Steps?.Count < whole.Steps?.Count || own.Yield?.Pieces < whole.Yield?.Pieces)).ToList();
+        return parts.Count == 0 ? [bake] : [bake with { Recipe = parts[0].Recipe }, .. parts.Skip(1)];
     }
 
     private async Task<OvenDayRow?> FindAsync(string? date, CancellationToken cancel)

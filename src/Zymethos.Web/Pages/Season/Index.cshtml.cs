@@ -47,7 +47,7 @@ public sealed class IndexModel(SeasonDesk desk, ZymethosContext context, OpenDay
         await ReadAsync(id, cancel);
         if (Season is null) return NotFound();
         // When it has ended, the page is shown as it is now.
-        if (!Season.Row.IsSearching) Response.Headers["HX-Refresh"] = "true";
+        if (!Season.Row.IsSearching || (Season.Plan is not null && Request.Query.ContainsKey("first"))) Response.Headers["HX-Refresh"] = "true";
         return Partial("_Search", Season);
     }
 

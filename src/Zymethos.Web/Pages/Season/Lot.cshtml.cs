@@ -1,20 +1,25 @@
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;
+using Microsoft.EntityFrameworkCore;
 using NodaTime;
 using Zymethos.Core.Seasons;
+using Zymethos.Store;
 using Zymethos.Web.Drawing;
 using Zymethos.Web.Seasons;
 
 namespace Zymethos.Web.Pages.Season;
 
 /// <summary>One lot of a season: its work, why there, and how it waits.</summary>
-public sealed class LotModel(SeasonDesk desk) : PageModel
+public sealed class LotModel(SeasonDesk desk, ZymethosContext context) : PageModel
 {
     /// <summary>The season.</summary>
     public SeasonView Season { get; private set; } = null!;
 
     /// <summary>Index of the need.</summary>
     public int Index { get; private set; }
+
+    /// <summary>Dates that have an Oven Day.</summary>
+    public IReadOnlySet<LocalDate> OvenDays { get; private set; } = new HashSet<LocalDate>();
 
     /// <summary>The need.</summary>
     public Need Need => Season.Wish.Needs[Index];
@@ -38,6 +43,7 @@ public sealed class LotModel(SeasonDesk desk) : PageModel
         Season = season;
         Index = Array.FindIndex([.. season.Wish.Needs], n => n.Id == need);
         if (Index < 0) return NotFound();
+        OvenDays = (await context.OvenDays.AsNoTracking().Select(d => d.Date).ToListAsync(cancel)).ToHashSet();
         Band = Draw();
         return Page();
     }
