@@ -9,7 +9,7 @@ using static Zymethos.Core.Tests.Planning.RandomDays;
 
 namespace Zymethos.Core.Tests.Planning;
 
-/// <summary>Tiny days whose every plan can be tried: the planner's finish is the best there is, and what it calls impossible is.</summary>
+/// <summary>Tiny days whose every plan can be tried: the planner's finish is as good as the best of them, and what it calls impossible is.</summary>
 public sealed class ExhaustiveSearchTests
 {
     private static readonly Pan Whole = new("full tray", Length.FromMillimetres(490), Length.FromMillimetres(330));
@@ -39,8 +39,11 @@ public sealed class ExhaustiveSearchTests
             var network = Tiny(seed);
             var best = Best(network);
             var outcome = DayPlanner.Plan(network, new SolveSettings(TimeSpan.FromSeconds(10), 1, 1));
-            Assert.Equal(best is null ? PlanStatus.Impossible : PlanStatus.Proven, outcome.Status);
-            if (best is not null) Assert.Equal(best, outcome.Plan!.Finish(network));
+            Assert.Equal(best is null && outcome.Plan is null ? PlanStatus.Impossible : PlanStatus.Proven, outcome.Status);
+            if (outcome.Plan is not { } plan) return;
+            // What is tried here stays only as long as an open door demands. The planner may also leave a load in until hands are free, and then be sooner: never later, and never against a rule.
+            Assert.Empty(PlanChecker.Check(network, plan));
+            Assert.True(plan.Finish(network) <= (best ?? int.MaxValue), $"{plan.Finish(network)} {best}");
         },
         iter: 60,
         threads: 2);

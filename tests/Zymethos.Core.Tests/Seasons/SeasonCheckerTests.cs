@@ -46,7 +46,11 @@ public sealed class SeasonCheckerTests
     {
         Assert.Contains(Broken((w, p) => (w, p with { Placed = p.Placed.RemoveAt(0) })), m => m.Contains("not all planned", StringComparison.Ordinal));
         Assert.Contains(Broken((w, p) => (w, Moved(p, 0, 1, Period.FromDays(1)))), m => m.Contains("outside its session", StringComparison.Ordinal));
-        Assert.Contains(Broken((w, p) => (w, Moved(p, 0, 3, Period.FromDays(-5)))), m => m.Contains("cut short", StringComparison.Ordinal) || m.Contains("comes before", StringComparison.Ordinal));
+        // The second feed a day after the first.
+        var fed = Sound.Value.Plan.Of(0);
+        var early = Period.Between(fed[3].Start, fed[2].End.PlusDays(1), PeriodUnits.Minutes);
+        Assert.Contains(Broken((w, p) => (w, Moved(p, 0, 3, early))), m => m.Contains("cut short", StringComparison.Ordinal));
+        Assert.Contains(Broken((w, p) => (w, Moved(p, 0, 3, early + Period.FromDays(-9)))), m => m.Contains("comes before", StringComparison.Ordinal));
         Assert.Contains(Broken((w, p) => (w, Moved(p, 0, 3, Period.FromDays(30)))), m => m.Contains("too long", StringComparison.Ordinal));
         Assert.Contains(Broken((w, p) => (w with { Needs = w.Needs.SetItem(2, w.Needs[2] with { Pieces = 9 }) }, p)), m => m.Contains("Too few", StringComparison.Ordinal));
         Assert.Contains(Broken((w, p) => (w with { Occasions = [w.Occasions[0] with { At = Now.PlusDays(30) }] }, p)), m => m.Contains("not at its date", StringComparison.Ordinal));

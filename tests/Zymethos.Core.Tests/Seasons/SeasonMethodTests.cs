@@ -30,6 +30,20 @@ public sealed class SeasonMethodTests
         Assert.False(curd.Forgives);
     }
 
+    [Theory]
+    [InlineData("orchard-almond-slices", "Toasted nuts", KeepingStore.Counter)]
+    [InlineData("window-shapes", "Cut shapes", KeepingStore.Freezer)]
+    [InlineData("plum-street-butters", "Dough", KeepingStore.Freezer)]
+    public void Nuts_are_toasted_and_shapes_are_cut_on_another_day(string key, string part, KeepingStore store)
+    {
+        var method = Method(key);
+        var wait = method.Waits.Single(w => w.Places.Any(p => p.Part == part));
+        Assert.Equal(store, wait.Places[0].Store);
+        Assert.Equal(method.Bake, wait.To);
+        // Raw from the freezer they go straight into the oven.
+        if (store == KeepingStore.Freezer) Assert.Equal(NodaTime.Duration.Zero, Keeping.Thaw(wait.Places[0]));
+    }
+
     [Fact]
     public void Whatever_hangs_together_with_what_is_kept_stays_on_its_side_of_the_cut()
     {

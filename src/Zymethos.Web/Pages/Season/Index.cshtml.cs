@@ -24,6 +24,9 @@ public sealed class IndexModel(SeasonDesk desk, ZymethosContext context, OpenDay
     /// <summary>Dates that have an Oven Day.</summary>
     public IReadOnlySet<LocalDate> OvenDays { get; private set; } = new HashSet<LocalDate>();
 
+    /// <summary>Ways out that were asked for; null when none were.</summary>
+    public WaysView? Ways { get; private set; }
+
     /// <summary>The address for reminders as it was typed; null when it stands as it is kept.</summary>
     public string? TypedAddress { get; private set; }
 
@@ -81,7 +84,8 @@ public sealed class IndexModel(SeasonDesk desk, ZymethosContext context, OpenDay
         if (index < 0 || !plan.Unmet.Any(u => u.Need == index)) return NotFound();
         var book = await desk.BookAsync(cancel);
         var ways = await desk.SearchAsync(() => SeasonWaysOut.Find(Season.Wish, plan, index, book, EachWay, cancel), cancel);
-        return Partial("_Ways", new WaysView(id, need, ways));
+        Ways = new WaysView(id, need, ways);
+        return Request.Headers.ContainsKey("HX-Request") ? Partial("_Ways", Ways) : Page();
     }
 
     /// <summary>Puts a session into the Oven Day, planned to the minute there.</summary>

@@ -87,6 +87,7 @@ public sealed class LotModel(SeasonDesk desk, ZymethosContext context) : PageMod
         if (Season.Plan is not { } plan || Kept?.Place is not { } place || Kept.IsFrozenLast) return null;
         var own = plan.Of(Index);
         var from = Kept.Between is not null || Lot!.Method.Bake < 0 ? own.Max(p => p.End) : own.First(p => p.Stretch == Lot.Method.Bake).End;
-        return FreshnessBand.Of(from, place, Season.Wish.Occasions[Need.Occasion].At);
+        // What waited unfinished is at its best when it is finished.
+        return FreshnessBand.Of(from, Kept.Between is null ? place : place with { BestFromDays = 0 }, Season.Wish.Occasions[Need.Occasion].At);
     }
 }

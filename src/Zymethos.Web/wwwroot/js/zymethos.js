@@ -44,6 +44,8 @@
     const follow = document.querySelector("[data-follow]");
     const form = document.querySelector("[data-scale]");
     if (!follow || !form) return;
+    // An answer to what was touched before may come after another field was: it no longer decides anything.
+    if (form.querySelector('input[name="Form.By"]:checked')?.value !== follow.dataset.by) { follow.remove(); return; }
     for (const field of form.querySelectorAll("[data-decides]")) {
       if (field.dataset.decides !== follow.dataset.by && field !== document.activeElement && follow.dataset[field.id] !== undefined) field.value = follow.dataset[field.id];
     }
