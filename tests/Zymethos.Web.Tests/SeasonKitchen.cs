@@ -5,7 +5,6 @@ using Microsoft.AspNetCore.Hosting;
 using Microsoft.AspNetCore.TestHost;
 using Microsoft.Extensions.DependencyInjection;
 using NodaTime;
-using Zymethos.Store.Demo;
 
 namespace Zymethos.Web.Tests;
 
@@ -71,6 +70,4 @@ public sealed class SeasonKitchen : TestKitchen
     }
 
     public static string Text(IParentNode page, string selector) => string.Join(" | ", page.QuerySelectorAll(selector).Select(e => string.Join(' ', e.TextContent.Split((char[]?)null, StringSplitOptions.RemoveEmptyEntries))));
-
-    public static IEnumerable<string> Keys => DemoKitchen.Recipes().Select(r => r.Key);
 }

@@ -7,6 +7,9 @@ namespace Zymethos.Core.Seasons;
 /// </summary>
 internal sealed class FirstSeason
 {
+    // Loads share the oven: by hand about a third more bakes fit than minutes (a rough figure, corrected by each session's own plan).
+    private const double SharedOven = 1.3;
+
     private readonly SeasonWish _wish;
     private readonly IReadOnlyList<Lot> _lots;
     private readonly SeasonPast _past;
@@ -43,7 +46,7 @@ internal sealed class FirstSeason
         var ends = Enumerable.Range(0, _wish.Sessions.Length)
             .Select(s => (Session: s, Kept: Fits(l, lot.Method.Finish, s) ? SeasonRules.KeptFrom(_wish, lot, _past.BakedAt(l, lot), _wish.Sessions[s]) : null))
             .Where(e => e.Kept is not null && RoomInFreezer(lot, e.Kept, e.Session))
-            .OrderBy(e => e.Kept!.Stale + (_hands[e.Session] == 0 ? 20 : 0)).ThenByDescending(e => e.Session);
+            .OrderBy(e => e.Kept!.Stale + (_hands[e.Session] == 0 ? SeasonRules.Opened : 0)).ThenByDescending(e => e.Session);
         foreach (var (end, _) in ends)
         {
             var at = new Dictionary<int, int> { [lot.Method.Finish] = end };
@@ -76,7 +79,7 @@ internal sealed class FirstSeason
         var (stretch, usable) = (lot.Method.Stretches[k], session.IsSpell ? 1 : SeasonRules.Usable);
         var fresh = stretch.Heats.Count(h => !_heats[s].Contains(h));
         return _hands[s] + (stretch.HandsMinutes * lot.Batches.Mixings) <= session.Minutes * session.People * usable
-            && _oven[s] + (stretch.OvenMinutes * lot.Batches.Batches) + (15 * fresh) <= session.Minutes * usable * 1.3;
+            && _oven[s] + (stretch.OvenMinutes * lot.Batches.Batches) + (SeasonRules.HeatMinutes * fresh) <= session.Minutes * usable * SharedOven;
     }
 
     private bool RoomInFreezer(Lot lot, Kept kept, int from)
@@ -92,7 +95,7 @@ internal sealed class FirstSeason
         {
             var stretch = lot.Method.Stretches[k];
             _hands[s] += stretch.HandsMinutes * lot.Batches.Mixings;
-            _oven[s] += (stretch.OvenMinutes * lot.Batches.Batches) + (15 * stretch.Heats.Count(h => _heats[s].Add(h)));
+            _oven[s] += (stretch.OvenMinutes * lot.Batches.Batches) + (SeasonRules.HeatMinutes * stretch.Heats.Count(h => _heats[s].Add(h)));
             _placed.Add(new SeasonPlace(l, k, s));
         }
 

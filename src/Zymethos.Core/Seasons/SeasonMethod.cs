@@ -8,8 +8,7 @@ namespace Zymethos.Core.Seasons;
 /// <param name="Stretches">In the order of the method.</param>
 /// <param name="Waits">What lies between them.</param>
 /// <param name="RipensLeast">The least time after the last stretch before it may be eaten.</param>
-/// <param name="RipensUsual">The time after it that the recipe would rather have.</param>
-public sealed record SeasonMethod(ImmutableArray<MethodStretch> Stretches, ImmutableArray<StretchWait> Waits, Duration RipensLeast, Duration RipensUsual)
+public sealed record SeasonMethod(ImmutableArray<MethodStretch> Stretches, ImmutableArray<StretchWait> Waits, Duration RipensLeast)
 {
     /// <summary>A wait as long as this is not part of a stretch.</summary>
     public static readonly Duration LongWait = Duration.FromHours(4);
@@ -65,8 +64,7 @@ public sealed record SeasonMethod(ImmutableArray<MethodStretch> Stretches, Immut
             [.. stretches],
             // Of two links between the same stretches the one with places says more.
             [.. between.GroupBy(w => (w.From, w.To, w.Places.IsEmpty && w.Most is null && w.Least < LongWait)).SelectMany(g => g.Key.Item3 ? g.Take(1) : g)],
-            last.Select(s => s.Takes.Low).DefaultIfEmpty(Duration.Zero).Max(),
-            last.Select(s => s.Takes.Likely).DefaultIfEmpty(Duration.Zero).Max());
+            last.Select(s => s.Takes.Low).DefaultIfEmpty(Duration.Zero).Max());
     }
 
     private static StretchWait Kept(Recipe recipe, Link link, int from, int to, ImmutableArray<KeepingPlace> places) => new(

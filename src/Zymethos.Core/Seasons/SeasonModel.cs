@@ -12,7 +12,6 @@ internal sealed class SeasonModel
     public const int Unmet = 100_000;
 
     private const int HeatUp = 8;
-    private const int Opened = 20;
     private const int EvenLoad = 3;
     private const int SpellUsed = 2;
     private const int Moved = 4;
@@ -24,9 +23,6 @@ internal sealed class SeasonModel
 
     // How many minutes of baking at one heat go into ten minutes of oven: one and a half loads of it side by side, a rough figure that each session's own plan corrects.
     private const int Shared = 16;
-
-    // Minutes that a change of heat takes of the oven, up and down taken together (a rough figure; each session is planned to the minute afterwards).
-    private const int HeatMinutes = 15;
 
     private readonly SeasonWish _wish;
     private readonly IReadOnlyList<Lot> _lots;
@@ -170,7 +166,7 @@ internal sealed class SeasonModel
             var session = _wish.Sessions[bySession.Key];
             var here = bySession.Select(p => (p.Key, p.Value, Stretch: _lots[p.Key.Lot].Method.Stretches[p.Key.Stretch], _lots[p.Key.Lot].Batches)).ToList();
             var open = _model.NewBoolVar("open");
-            _cost.AddTerm(open, session.IsSpell ? SpellUsed : Opened);
+            _cost.AddTerm(open, session.IsSpell ? SpellUsed : SeasonRules.Opened);
             foreach (var h in here) _model.AddImplication(h.Value, open);
             var (hands, oven) = (LinearExpr.NewBuilder(), LinearExpr.NewBuilder());
             foreach (var h in here)
@@ -184,7 +180,7 @@ internal sealed class SeasonModel
                 var hot = _model.NewBoolVar("hot");
                 foreach (var h in at) _model.AddImplication(h.Value, hot);
                 _cost.AddTerm(hot, HeatUp);
-                oven.AddTerm(hot, HeatMinutes);
+                oven.AddTerm(hot, SeasonRules.HeatMinutes);
                 // What bakes at one heat shares loads: together it takes as long as the longest, and as all of it shelf beside shelf.
                 var minutesAt = _model.NewIntVar(0, session.Minutes, "at");
                 foreach (var h in at) _model.Add(minutesAt >= h.Value * Minutes(h.Stretch, h.Batches));

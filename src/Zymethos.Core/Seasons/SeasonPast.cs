@@ -35,7 +35,4 @@ public sealed class SeasonPast
 
     /// <summary>What is done of a lot, in the order of its method.</summary>
     public IEnumerable<PlacedStretch> Of(int lot) => _done.Where(d => d.Key.Lot == lot).OrderBy(d => d.Key.Stretch).Select(d => new PlacedStretch(lot, d.Key.Stretch, -1, d.Value, d.Value));
-
-    /// <summary>Whether all of a lot is done.</summary>
-    public bool IsAllDone(int l, Lot lot) => Enumerable.Range(0, lot.Method.Stretches.Length).All(k => IsDone(l, k));
 }

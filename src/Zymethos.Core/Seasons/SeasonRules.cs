@@ -15,6 +15,12 @@ public static class SeasonRules
     /// <summary>What is left of a session for work; the rest goes to weighing out, washing up and a telephone call (common practice, no source).</summary>
     public const double Usable = 0.9;
 
+    /// <summary>Minutes that a change of heat takes of the oven, up and down taken together (a rough figure; each session is planned to the minute afterwards).</summary>
+    internal const int HeatMinutes = 15;
+
+    /// <summary>What a session costs that is begun at all, in the search's count.</summary>
+    internal const int Opened = 20;
+
     // A kilogram of dough in its bowl, and one baked and boxed (common practice, no source).
     private const double ChilledPerKilogram = 2;
     private const double BakedPerKilogram = 3;

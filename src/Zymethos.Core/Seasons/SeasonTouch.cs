@@ -37,9 +37,6 @@ public sealed record SeasonTouch(SeasonTouchKind Kind, LocalDateTime At, int Min
     /// <summary>Whether it cannot wait for the next session: afterwards something would be too late or spoilt.</summary>
     public bool MustNotBeMissed { get; init; }
 
-    /// <summary>The last moment at which it could still be done with the rest of its lot; null when that is not known.</summary>
-    public LocalDateTime? Latest { get; init; }
-
     /// <summary>A name that stays the same when the plan is made again, for calendars and reminders.</summary>
     public string Id { get; init; } = "";
 }

@@ -29,7 +29,6 @@ public static class SeasonTouches
                 SeasonTouchKind.Work, placed.Start, stretch.HandsMinutes * lot.Batches.Mixings, stretch.Title, $"{need.Recipe.Name}, {Batches(lot.Batches)}", placed.Lot, placed.Stretch)
             {
                 Session = placed.Session,
-                Latest = latest is { } s ? wish.Sessions[s].From : null,
                 // What is done last and eaten then has its day by nature; it is no news that it cannot wait.
                 MustNotBeMissed = latest is { } last && last <= placed.Session && (placed.Stretch != lot.Method.Finish || lot.Method.RipensLeast > Duration.Zero),
                 Id = $"{need.Id}-{placed.Stretch}",

@@ -1,6 +1,5 @@
 using System.Collections.Immutable;
 using NodaTime;
-using Zymethos.Core.Interchange;
 using Zymethos.Core.Recipes;
 using Zymethos.Core.Seasons;
 using Zymethos.Store.Seasons;
@@ -31,7 +30,4 @@ public sealed record SeasonView(
 
     /// <summary>The name of a need's recipe.</summary>
     public string NameOf(int lot) => Wish.Needs[lot].Recipe.Name;
-
-    /// <summary>Sessions to the minute, as they were planned.</summary>
-    public IReadOnlyList<SeasonSessionDocument> Sessions => Row.Plan?.Sessions ?? [];
 }
