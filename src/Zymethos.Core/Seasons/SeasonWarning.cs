@@ -23,6 +23,8 @@ public sealed record SeasonWarning(bool IsUrgent, string Words, int Lot = -1)
         foreach (var touch in touches.Where(t => t is { Kind: SeasonTouchKind.Work, MustNotBeMissed: true } && t.At <= wish.Now + Soon))
         {
             var lot = plan.Lots[touch.Lot];
+            // Only the next thing of a lot can be about to go wrong: what waits for work not yet done moves along with it.
+            if (lot.Method.Before(touch.Stretch).Any(k => !plan.Of(touch.Lot).First(p => p.Stretch == k).IsDone)) continue;
             var occasion = wish.Occasions[wish.Needs[lot.Need].Occasion];
             yield return new SeasonWarning(
                 true,
