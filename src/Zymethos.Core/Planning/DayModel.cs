@@ -12,8 +12,6 @@ namespace Zymethos.Core.Planning;
 internal sealed partial class DayModel
 {
     private const int CalmMinutes = 15;
-    private const int NearEarlier = 20;
-    private const int NearLater = 45;
     private const int MovedWeight = 300;
 
     private readonly TaskNetwork _network;
@@ -34,7 +32,7 @@ internal sealed partial class DayModel
     /// <param name="network">The day.</param>
     /// <param name="reach">Its reach table.</param>
     /// <param name="bound">A finish that no plan can beat.</param>
-    /// <param name="withDoor">Whether open doors lengthen what bakes. Without, the model is easier: its bound still holds, and its plans are to be settled (<see cref="DoorSettling"/>).</param>
+    /// <param name="withDoor">Whether open doors lengthen what bakes. Without, the model is easier: what it cannot do no plan can.</param>
     public DayModel(TaskNetwork network, ReachTable reach, int bound, bool withDoor)
     {
         _withDoor = withDoor;
@@ -65,11 +63,11 @@ internal sealed partial class DayModel
         Hint(hint);
     }
 
-    /// <summary>Keeps every start within reach of a plan that need not obey this model.</summary>
-    public void StayNear(Plan plan)
+    /// <summary>Asks for a plan that ends by a minute. Said of every task and not only of the finish, it narrows what the solver looks at before it begins.</summary>
+    public void EndBy(int finish)
     {
-        foreach (var task in _network.Tasks)
-            _model.AddLinearConstraint(_start[task.Index], plan.Tasks[task.Index].Start - NearEarlier, plan.Tasks[task.Index].Start + NearLater);
+        foreach (var task in _network.Tasks.Where(t => t.NeedsPresence)) _model.Add(_end[task.Index] <= finish);
+        _model.Add(_finish <= finish);
     }
 
     /// <summary>The second search: by the weights of a lean, and no later than they allow.</summary>
@@ -172,11 +170,10 @@ internal sealed partial class DayModel
     public CpSolverStatus Solve(SolveSettings settings, TimeSpan limit, CancellationToken cancel, Action<int, int, Func<Plan>> onFinish)
     {
         if (limit <= TimeSpan.FromMilliseconds(1) || cancel.IsCancellationRequested) return CpSolverStatus.Unknown;
-        // Four kinds of full search and two that improve what was found: on two cores this brought both better plans and better bounds than the
-        // solver's own mix of eight. docs/performance.md has what was tried, and which switches end the process with a failed check of the library.
+        // One full search without a linear relaxation and one that betters what was found, where there are two workers: on two cores this brought better plans than any
+        // mix of more. docs/performance.md has what was tried, and which switches end the process with a failed check of the library.
         _solver.StringParameters = FormattableString.Invariant(
-            $"max_time_in_seconds:{limit.TotalSeconds:0.###} random_seed:{settings.Seed} num_workers:{settings.Workers} ") +
-            "subsolvers:'default_lp' subsolvers:'fixed' subsolvers:'quick_restart_no_lp' subsolvers:'no_lp'";
+            $"max_time_in_seconds:{limit.TotalSeconds:0.###} random_seed:{settings.Seed} num_workers:{settings.Workers} subsolvers:'no_lp'");
         using var callback = new OnSolution(this, onFinish);
         using var stop = cancel.Register(_solver.StopSearch);
         var status = _solver.Solve(_model, callback);

@@ -1,0 +1,44 @@
+using System.Diagnostics;
+using Google.OrTools.Sat;
+
+namespace Zymethos.Core.Planning;
+
+/// <summary>
+/// Raises the bound by asking for a plan that ends by a given minute and being told that there is none (a destructive bound), half way between what is proven and what was found, again and again. A day
+/// that must end soon leaves the solver little to look at, so that it says "none" much sooner than it would raise the bound of a search for the soonest finish. It asks without a thought for
+/// open doors, which is easier; every plan with doors is one without, so "none" holds for both.
+/// </summary>
+internal static class BoundSearch
+{
+    /// <summary>Share of the time that one question may take.</summary>
+    private const double PatienceShare = 1.0 / 3;
+
+    // A bound so close below what is still in question, as a share of the finish, is left.
+    private const double Close = 0.01;
+
+    /// <summary>Searches until a moment of the clock.</summary>
+    public static void Run(TaskNetwork network, ReachTable reach, SolveSettings settings, Stopwatch clock, BestSoFar best, TimeSpan until, CancellationToken cancel)
+    {
+        var patience = (until - clock.Elapsed) * PatienceShare;
+        var inQuestion = Math.Min(best.Finish, network.SpanEnd);
+        while (inQuestion - best.Bound > inQuestion * Close && clock.Elapsed < until && !cancel.IsCancellationRequested)
+        {
+            var target = (best.Bound + inQuestion - 1) / 2;
+            var model = new DayModel(network, reach, best.Bound, withDoor: false);
+            model.EndBy(target);
+            var left = until - clock.Elapsed;
+            switch (model.Solve(settings, left < patience ? left : patience, cancel, (_, _, _) => { }))
+            {
+                case CpSolverStatus.Infeasible:
+                    best.Raise(target + 1);
+                    break;
+                case CpSolverStatus.Optimal or CpSolverStatus.Feasible:
+                    inQuestion = model.Read().Finish(network);
+                    break;
+                default:
+                    inQuestion = target;
+                    break;
+            }
+        }
+    }
+}
