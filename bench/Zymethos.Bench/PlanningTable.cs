@@ -7,8 +7,16 @@ namespace Zymethos.Bench;
 /// <summary>Plans random days of several sizes and prints what each took and brought, beside the hand methods in the same run.</summary>
 internal static class PlanningTable
 {
-    private sealed record Day(
+    private sealed record Figures(
         int Tasks, double FirstMilliseconds, double WithinFivePercentSeconds, double GapPercent, bool Proven, Ratio List, Ratio Heat, double[] OverTime, double RehearsalMilliseconds);
+
+    private const int ShortestSpan = 16;
+
+    private const int LongestSpan = 24;
+    private const int HoursForThree = 4;
+
+    // More than this does not go into 24 hours with one pair of hands.
+    private const int MostForOne = 20;
 
     private static readonly double[] Moments = [0.1, 0.3, 1, 2, 5];
 
@@ -17,14 +25,14 @@ internal static class PlanningTable
 
     public static void Print(int days, int seconds, int[] sizes)
     {
-        var results = sizes.ToDictionary(n => n, n => new List<Day>());
+        var results = sizes.ToDictionary(n => n, n => new List<Figures>());
         // One plan not counted: the solver's library is loaded and the code compiled.
         Plan(RandomDays.Day(999, 4), TimeSpan.FromSeconds(2));
         foreach (var size in sizes)
         {
             for (var seed = 1; seed <= days; seed++)
             {
-                results[size].Add(Plan(RandomDays.Day(seed, size), TimeSpan.FromSeconds(seconds)));
+                results[size].Add(Plan(Day(seed, size), TimeSpan.FromSeconds(seconds)));
                 Console.Error.Write($"\r{size} recipes, day {seed} of {days}   ");
             }
         }
@@ -72,7 +80,10 @@ internal static class PlanningTable
         Console.WriteLine($"Largest memory of the process: {Process.GetCurrentProcess().PeakWorkingSet64 / 1_000_000} MB.");
     }
 
-    private static Day Plan(TaskNetwork network, TimeSpan limit)
+    private static TaskNetwork Day(int seed, int size) =>
+        RandomDays.Day(seed, size, Math.Clamp(size * HoursForThree / 3, ShortestSpan, LongestSpan), size > MostForOne ? 2 : 1);
+
+    private static Figures Plan(TaskNetwork network, TimeSpan limit)
     {
         var clock = Stopwatch.StartNew();
         var first = FirstPlan.Find(network, 1);
@@ -85,7 +96,7 @@ internal static class PlanningTable
         clock.Restart();
         Rehearsal.Run(network, plan);
         var rehearsed = clock.Elapsed;
-        return new Day(
+        return new Figures(
             network.Tasks.Length,
             firstTook.TotalMilliseconds,
             near.TotalSeconds,
@@ -106,9 +117,9 @@ internal static class PlanningTable
             (double)own.TemperatureChanges / Math.Max(1, hand.TemperatureChanges));
     }
 
-    private static string Pair(List<Day> days, Func<Day, double> value) => $"{Median(days, value):0.00} / {days.Max(value):0.00}";
+    private static string Pair(List<Figures> days, Func<Figures, double> value) => $"{Median(days, value):0.00} / {days.Max(value):0.00}";
 
-    private static double Median(List<Day> days, Func<Day, double> value)
+    private static double Median(List<Figures> days, Func<Figures, double> value)
     {
         var sorted = days.Select(value).Order().ToList();
         return (sorted[(sorted.Count - 1) / 2] + sorted[sorted.Count / 2]) / 2;

@@ -1,6 +1,9 @@
 using System.Net;
 using AngleSharp.Dom;
 using AngleSharp.Html.Dom;
+using Microsoft.EntityFrameworkCore;
+using NodaTime;
+using Zymethos.Core.Interchange;
 
 namespace Zymethos.Web.Tests;
 
@@ -90,6 +93,88 @@ public sealed class OvenDayPageTests(TestKitchen kitchen) : IClassFixture<TestKi
             var mended = await PlanAsync(baker, form, button);
             Assert.True(mended.StatusCode == HttpStatusCode.OK, button);
         }
+    }
+
+    [Fact]
+    public async Task Yeast_mixing_and_a_borrowed_oven_are_taken_and_come_back()
+    {
+        const string Date = "2031-05-07";
+        var baker = await NewAsync();
+        var buttons = TestKitchen.RowOf("coal-cellar-buttons");
+        var form = new Dictionary<string, string>
+        {
+            ["Setup.Date"] = Date, ["Setup.From"] = "06:00", ["Setup.Until"] = "22:00", [Batches(Plait)] = "1", [$"Setup.Rows[{Plait}].Yeast"] = "0,5",
+            [Batches(buttons)] = "2", [$"Setup.Rows[{buttons}].Mix"] = "1", ["Setup.SecondOven"] = "true",
+        };
+        Assert.Equal(HttpStatusCode.OK, (await PlanAsync(baker, form)).StatusCode);
+        var page = await TestKitchen.ParseAsync(await baker.GetAsync($"/oven-day?date={Date}"));
+        Assert.Equal("0.5", Value(page, $"Setup.Rows[{Plait}].Yeast"));
+        Assert.Equal("1", ((IHtmlSelectElement)page.QuerySelector($"[name='Setup.Rows[{buttons}].Mix']")!).Value);
+        Assert.True(((IHtmlInputElement)page.QuerySelector("[name='Setup.SecondOven']")!).IsChecked);
+        Assert.Contains("(batches 1 and 2)", page.QuerySelector(".sheet")!.TextContent, StringComparison.Ordinal);
+        var mix = page.QuerySelectorAll(".sheet tr").First(r => r.TextContent.Contains("nead", StringComparison.Ordinal)).GetAttribute("data-task");
+        var why = await TestKitchen.ParseAsync(await baker.GetAsync($"/oven-day?handler=Why&date={Date}&step={mix}"));
+        Assert.Contains("instant yeast instead of", why.Body!.TextContent, StringComparison.Ordinal);
+
+        // What was chosen is let go again when the form says so.
+        form["Setup.SecondOven"] = "false";
+        form[$"Setup.Rows[{buttons}].Mix"] = "0";
+        await PlanAsync(baker, form);
+        page = await TestKitchen.ParseAsync(await baker.GetAsync($"/oven-day?date={Date}"));
+        Assert.DoesNotContain("(batches 1 and 2)", page.QuerySelector(".sheet")!.TextContent, StringComparison.Ordinal);
+        Assert.False(((IHtmlInputElement)page.QuerySelector("[name='Setup.SecondOven']")!).IsChecked);
+    }
+
+    [Theory]
+    [InlineData("lots")]
+    [InlineData("9")]
+    public async Task Yeast_that_cannot_be_is_told_at_its_field(string typed)
+    {
+        var response = await PlanAsync(await NewAsync(), new() { [Batches(Plait)] = "1", [$"Setup.Rows[{Plait}].Yeast"] = typed });
+        Assert.Equal(HttpStatusCode.UnprocessableEntity, response.StatusCode);
+        var page = await TestKitchen.ParseAsync(response);
+        Assert.Contains("from 0.25 to 3", page.QuerySelector($"#wrong-yeast-{Plait}")!.TextContent, StringComparison.Ordinal);
+        Assert.Equal(typed, Value(page, $"Setup.Rows[{Plait}].Yeast"));
+        Assert.True(page.QuerySelector($"#wrong-yeast-{Plait}")!.Closest("details")!.HasAttribute("open"));
+    }
+
+    [Fact]
+    public async Task A_window_that_the_oven_cannot_keep_is_widened_or_served_by_a_second_oven_at_one_touch()
+    {
+        const string Date = "2031-05-08";
+        var baker = await NewAsync();
+        await PlanAsync(baker, new() { ["Setup.Date"] = Date, [Batches(Loaf)] = "1" });
+        Guid own;
+        await using (var context = kitchen.Context(null)) own = (await context.OvenDays.IgnoreQueryFilters().SingleAsync(d => d.Date == new LocalDate(2031, 5, 8))).KitchenId;
+        await using (var context = kitchen.Context(own))
+        {
+            var loaf = await context.Recipes.SingleAsync(r => r.Key == "market-squash-loaf");
+            var tray = new PanDocument("tray", 40, 30);
+            loaf.Document = loaf.Document with
+            {
+                Steps = [new StepDocument("hot", "Bake hot", "bake", [20, 20, 22], Oven: new OvenUseDocument(240, tray)), new StepDocument("dry", "Dry", "bake", [20, 20, 22], Oven: new OvenUseDocument(100, tray))],
+                Links = [new LinkDocument("hot", "dry", 0, 5)],
+            };
+            await context.SaveChangesAsync();
+        }
+
+        var form = new Dictionary<string, string> { ["Setup.Date"] = "2031-05-09", [Batches(Loaf)] = "1" };
+        var page = await TestKitchen.ParseAsync(await PlanAsync(baker, form));
+        var ways = page.QuerySelectorAll(".ways li").ToList();
+        Assert.Equal(2, ways.Count);
+        Assert.Contains("“Dry” of Market squash loaf wait", ways[0].TextContent, StringComparison.Ordinal);
+        string ValueOf(int way) => ways[way].QuerySelector("button")!.GetAttribute("value")!;
+
+        Assert.Equal(HttpStatusCode.OK, (await PlanAsync(baker, form, ValueOf(0))).StatusCode);
+        page = await TestKitchen.ParseAsync(await baker.GetAsync("/oven-day?date=2031-05-09"));
+        var widened = (IHtmlInputElement)page.QuerySelector($"[name='Setup.Rows[{Loaf}].Wider']")!;
+        Assert.True(widened.IsChecked);
+        Assert.Matches("“Dry” may wait \\d+ min longer on this day", widened.ParentElement!.TextContent);
+
+        form["Setup.Date"] = "2031-05-10";
+        Assert.Equal(HttpStatusCode.OK, (await PlanAsync(baker, form, ValueOf(1))).StatusCode);
+        page = await TestKitchen.ParseAsync(await baker.GetAsync("/oven-day?date=2031-05-10"));
+        Assert.True(((IHtmlInputElement)page.QuerySelector("[name='Setup.SecondOven']")!).IsChecked);
     }
 
     [Fact]

@@ -139,7 +139,7 @@ public sealed class DocumentReader
         // Faults in bare steps carry the path the caller wrote, not the one of the recipe made of them.
         var read = Read(recipe, document.Recipe is null ? at : $"{at}.recipe");
         return new BakeWish(
-            read,
+            Widened(read, document.Wider ?? [], at),
             document.Batches,
             document.ReadyBy is { } ready ? Moment(ready, date, $"{at}.readyBy") : null,
             document.NotBefore is { } notBefore ? Moment(notBefore, date, $"{at}.notBefore") : null)
@@ -147,6 +147,19 @@ public sealed class DocumentReader
             Modes = (document.Modes ?? new Dictionary<string, int>()).ToImmutableDictionary(),
             Yeast = Number(document.Yeast, $"{at}.yeast"),
         };
+    }
+
+    private Recipe Widened(Recipe recipe, IReadOnlyList<WiderDocument> wider, string at)
+    {
+        foreach (var (window, i) in wider.Select((w, i) => (w, i)))
+        {
+            var link = recipe.Links.FirstOrDefault(l => l.From == window.From && l.To == window.To && l.MaxLag is not null);
+            if (link is null) Wrong($"{at}.wider[{i}]", $"No window closes between \"{window.From}\" and \"{window.To}\".");
+            else if (window.Minutes is < 1 or > 1440) Wrong($"{at}.wider[{i}].minutes", "A window stays open 1 to 1440 minutes longer.");
+            else recipe = recipe with { Links = recipe.Links.Replace(link, link with { MaxLag = link.MaxLag + Duration.FromMinutes(window.Minutes) }) };
+        }
+
+        return recipe;
     }
 
     private Part Read(PartDocument document, string at) => new(

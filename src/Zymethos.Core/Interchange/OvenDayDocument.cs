@@ -147,6 +147,7 @@ public sealed record AllowDocument(string Task, int Minutes);
 /// <param name="NotBefore">When it may start; left out when any hour will do.</param>
 /// <param name="Modes">Which way a step with several is spent, by its key: 0 its own, 1 the first of its modes; "mix-together" 1 for two batches in one mix. What is not named the planner chooses.</param>
 /// <param name="Yeast">Yeast as a multiple of what the recipe takes, 0.25 to 3.</param>
+/// <param name="Wider">Windows of the recipe that may stay open longer on this day; left out for none.</param>
 public sealed record BakeDocument(
     RecipeDocument? Recipe = null,
     string? Name = null,
@@ -156,7 +157,14 @@ public sealed record BakeDocument(
     string? ReadyBy = null,
     string? NotBefore = null,
     IReadOnlyDictionary<string, int>? Modes = null,
-    double Yeast = 1);
+    double Yeast = 1,
+    IReadOnlyList<WiderDocument>? Wider = null);
+
+/// <summary>A window that may stay open longer.</summary>
+/// <param name="From">Key of the step before.</param>
+/// <param name="To">Key of the step after, which may wait longer.</param>
+/// <param name="Minutes">How much longer, 1 to 1440.</param>
+public sealed record WiderDocument(string From, string To, int Minutes);
 
 /// <summary>How to search.</summary>
 /// <param name="Seconds">Time for the search, 0.2 to 20.</param>

@@ -28,7 +28,7 @@ public enum WayOutKind
     /// <summary>One batch fewer of a bake.</summary>
     FewerBatches,
 
-    /// <summary>A recipe's window is a little wider.</summary>
+    /// <summary>A recipe's window is wider on this day.</summary>
     WiderWindow,
 
     /// <summary>A second oven, borrowed or bought.</summary>
@@ -47,7 +47,17 @@ public sealed record WayOut(WayOutKind Kind, int Minutes, int? Bake, string Text
 
     /// <summary>The hour by which the bake is ready then ("17:35"); empty for every other way.</summary>
     public string Ready { get; init; } = "";
+
+    /// <summary>The windows that it widens; empty for every other way.</summary>
+    public ImmutableArray<WiderWindow> Windows { get; init; } = [];
 }
+
+/// <summary>A window that is to stay open longer.</summary>
+/// <param name="Bake">Index of the bake.</param>
+/// <param name="From">Key of the step before.</param>
+/// <param name="To">Key of the step that may wait.</param>
+/// <param name="Minutes">How much longer, above 0.</param>
+public sealed record WiderWindow(int Bake, string From, string To, int Minutes);
 
 /// <summary>A day that does not work: what clashes, and the ways out, cheapest first.</summary>
 /// <param name="IsProven">Whether it is proven that no plan exists; false when none was found in the time there was.</param>
@@ -116,12 +126,20 @@ public static class ClashFinder
         var wider = network with { Links = [.. network.Links.Select(l => windows.Where(w => w.Link == l).Select(w => l with { MaxLag = w.Needed }).FirstOrDefault() ?? l)] };
         if (Works(wider, 1, TimeSpan.FromMilliseconds(700)))
         {
-            var (link, needed) = windows.MaxBy(w => w.Needed);
+            var words = windows
+                .Select(w => (Title: network.Tasks[w.Link.To].Step?.Title, Name: network.Bakes[network.Tasks[w.Link.To].Bake].Name, w.Needed)).Distinct()
+                .Select(w => $"“{w.Title}” of {w.Name} wait {Explainer.Spoken(w.Needed)}");
             yield return new WayOut(
                 WayOutKind.WiderWindow,
                 windows.Sum(w => w.Needed - w.Link.MaxLag!.Value),
-                network.Tasks[link.To].Bake,
-                $"Let “{network.Tasks[link.To].Title}” wait {Explainer.Spoken(needed)} in the recipe of {network.Bakes[network.Tasks[link.To].Bake].Name}, if the dough bears it; in the refrigerator it does.");
+                windows.Count == 1 ? network.Tasks[windows[0].Link.To].Bake : null,
+                $"Let {string.Join(" and ", words)} on this day, if the dough bears it; in the refrigerator it does.")
+            {
+                Windows = [.. windows
+                    .GroupBy(w => (network.Tasks[w.Link.To].Bake, From: network.Tasks[w.Link.From].Step?.Key, To: network.Tasks[w.Link.To].Step?.Key))
+                    .Where(g => g.Key is { From: not null, To: not null })
+                    .Select(g => new WiderWindow(g.Key.Bake, g.Key.From!, g.Key.To!, g.Max(w => w.Needed - w.Link.MaxLag!.Value)))],
+            };
         }
 
         var two = network with

@@ -11,7 +11,7 @@ namespace Zymethos.Core.Planning;
 /// <param name="Together">Keys of the steps that two batches share; empty when each has its own.</param>
 /// <param name="Split">Keys of the mixes that are split.</param>
 /// <param name="Reason">Why, in a sentence; empty when there is nothing to say.</param>
-internal sealed record MixPlan(int Mixes, ImmutableHashSet<string> Together, ImmutableHashSet<string> Split, string Reason)
+public sealed record MixPlan(int Mixes, ImmutableHashSet<string> Together, ImmutableHashSet<string> Split, string Reason)
 {
     /// <summary>Weighing and mixing twice as much takes so much longer (common practice, no source).</summary>
     private const double DoubleTakes = 1.4;

@@ -200,12 +200,14 @@ internal sealed class NetworkBuilder
             step.Oven is { } use ? NeedOf(use) : null,
             step)
         {
-            Said = rise?.Said ?? cooled?.Said ?? string.Join(" ", new[] { WaterFor(wish.Recipe, step), _mixing.Said(step) }.Where(w => w.Length > 0)),
+            Said = rise?.Said ?? cooled?.Said ?? string.Join(" ", new[] { YeastFor(wish, step), WaterFor(wish.Recipe, step), _mixing.Said(step) }.Where(w => w.Length > 0)),
             ByHalfHour = rise?.ByHalfHour ?? [],
             RiseShares = rise?.Shares ?? [],
         });
         return index;
     }
+
+    private static string YeastFor(BakeWish wish, Step step) => step.Key == wish.Recipe.Steps.FirstOrDefault(s => s.Kind == StepKind.Mix)?.Key ? DayYeast.Words(wish.Recipe, wish.Yeast) : "";
 
     /// <summary>How warm the water should be so that a mixed yeast dough comes out as the recipe's rises take it to be; empty for what does not rise.</summary>
     private string WaterFor(Recipe recipe, Step step)

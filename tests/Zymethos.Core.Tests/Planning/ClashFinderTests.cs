@@ -83,5 +83,12 @@ public sealed class ClashFinderTests
         var report = ClashFinder.Report(network, true, Limit, 1);
         Assert.Matches("“cool” within 5 min of “hot” .*this oven needs \\d+ min", Assert.Single(report.Clash));
         Assert.Equal([WayOutKind.LeaveOut, WayOutKind.WiderWindow, WayOutKind.SecondOven], report.WaysOut.Select(w => w.Kind));
+        // What is offered is just what the day needs.
+        var window = Assert.Single(report.WaysOut[1].Windows);
+        Assert.Equal((0, "hot", "cool"), (window.Bake, window.From, window.To));
+        PlanStatus Waiting(int more) => DayPlanner.Plan(
+            TaskCompiler.Compile(Kitchen.Ordinary("Slow"), wish with { Bakes = [new BakeWish(recipe with { Links = [RandomDays.Tie("hot", "cool", 0, 5 + more)] }, 1, null, null)] }).Network!,
+            new SolveSettings(Limit)).Status;
+        Assert.Equal((PlanStatus.Proven, PlanStatus.Impossible), (Waiting(window.Minutes), Waiting(window.Minutes - 1)));
     }
 }

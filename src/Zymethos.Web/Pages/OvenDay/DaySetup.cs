@@ -14,7 +14,7 @@ namespace Zymethos.Web.Pages.OvenDay;
 /// </summary>
 public sealed class DaySetup
 {
-    private static readonly LocalTimePattern ClockPattern = LocalTimePattern.CreateWithInvariantCulture("HH:mm");
+    internal static readonly LocalTimePattern ClockPattern = LocalTimePattern.CreateWithInvariantCulture("HH:mm");
     private const string Extra = "Helper";
     private List<int> _chosen = [];
 
@@ -39,6 +39,13 @@ public sealed class DaySetup
     /// <summary>Further pairs of hands on this day, "1"; empty for none.</summary>
     public string? ExtraHands { get; set; }
 
+    /// <summary>Whether a second oven like the first is there on this day.</summary>
+    public bool SecondOven { get; set; }
+
+    /// <summary>Whether the kitchen has one oven, so that a second may be borrowed; not read from the form.</summary>
+    [BindNever]
+    public bool HasOneOven { get; private set; }
+
     /// <summary>One row for each recipe of the Book.</summary>
     public List<DaySetupRow> Rows { get; set; } = [];
 
@@ -48,7 +55,7 @@ public sealed class DaySetup
         Date = LocalDatePattern.Iso.Format(date),
         From = "08:00",
         Until = "18:00",
-        Rows = [.. recipes.Select(r => new DaySetupRow { Key = r.Key, Name = r.Name, Batches = "0" })],
+        Rows = [.. recipes.Select(DaySetupRow.Of)],
     };
 
     /// <summary>The form as it was when a day was planned.</summary>
@@ -56,6 +63,7 @@ public sealed class DaySetup
     {
         var setup = Empty(row.Date, recipes);
         setup.From = row.Document.Day.From;
+        setup.SecondOven = row.Document.Kitchen.SecondOven is not null;
         setup.Until = ClockOf(row.Document.Day.Until);
         var rests = row.Document.Day.Rests ?? [];
         if (rests is [var rest, ..]) (setup.RestFrom, setup.RestUntil) = (ClockOf(rest.From), ClockOf(rest.Until));
@@ -66,36 +74,46 @@ public sealed class DaySetup
         {
             // Half a batch beside whole ones has no row of its own.
             if (setup.Rows.Find(r => r.Key == bake.Recipe?.Key) is not { Batches: "0" } own) continue;
-            own.Batches = bake.Batches.ToString(CultureInfo.InvariantCulture);
-            own.ReadyBy = bake.ReadyBy;
+            own.Take(bake);
         }
 
         return setup;
     }
 
     /// <summary>Adds what a form does not carry: names, and rows of recipes that are new since it was shown.</summary>
-    public void Complete(IReadOnlyList<RecipeRow> recipes)
+    public void Complete(IReadOnlyList<RecipeRow> recipes, Core.Kitchens.Kitchen kitchen)
     {
+        HasOneOven = kitchen.SecondOven is null;
         while (MoreRests.Count < 2) MoreRests.Add(new DayRestRow());
         Rows = [.. recipes.Select(r =>
         {
-            var row = Rows.Find(x => x.Key == r.Key) ?? new DaySetupRow { Key = r.Key, Batches = "0" };
-            row.Name = r.Name;
+            var row = Rows.Find(x => x.Key == r.Key) ?? DaySetupRow.Of(r);
+            row.Complete(r, kitchen);
             return row;
         })];
     }
 
-    /// <summary>Takes a way out that was offered: "until=18:35", "from=07:25", "leave=key", "fewer=key", "ready=key=17:30" or "hands=1". Anything else changes nothing.</summary>
+    /// <summary>Takes a way out that was offered: "until=18:35", "from=07:25", "leave=key", "fewer=key", "ready=key=17:30", "hands=1", "oven=2" or "wider=key;from;to;35|…". Anything else changes nothing.</summary>
     public void Apply(string? way)
     {
         if (way?.Split('=', 2) is not [var what, var value]) return;
         if (what == "until" && ClockPattern.Parse(value).Success) Until = value;
         if (what == "from" && ClockPattern.Parse(value).Success) From = value;
         if (what == "hands") ExtraHands = value;
+        if (what == "oven") SecondOven = true;
+        if (what == "wider") Widen(value);
         if (what == "fewer" && Rows.Find(r => r.Key == value) is { } many && int.TryParse(many.Batches, NumberStyles.None, CultureInfo.InvariantCulture, out var batches) && batches > 1)
             many.Batches = (batches - 1).ToString(CultureInfo.InvariantCulture);
         if (what == "ready" && value.Split('=', 2) is [var key, var hour] && ClockPattern.Parse(hour).Success && Rows.Find(r => r.Key == key) is { } late) late.ReadyBy = hour;
         if (what == "leave" && Rows.Find(r => r.Key == value) is { } row) row.Batches = "0";
+    }
+
+    private void Widen(string windows)
+    {
+        foreach (var window in windows.Split('|'))
+        {
+            if (window.Split(';') is [var key, var from, var to, var minutes] && int.TryParse(minutes, NumberStyles.None, CultureInfo.InvariantCulture, out var more)) Rows.Find(r => r.Key == key)?.Widen(from, to, more);
+        }
     }
 
     /// <summary>The day to plan; null when a field cannot be read, with the reason at the field.</summary>
@@ -106,28 +124,14 @@ public sealed class DaySetup
         if (!ClockPattern.Parse(Until ?? "").Success) state.AddModelError(FieldOf("day.until"), "Give the hour as 18:00.");
         var rests = Rests(state);
         kitchen = WithExtraHands(kitchen, state);
+        if (SecondOven && kitchen.SecondOven is null) kitchen = kitchen with { SecondOven = kitchen.Oven };
         var bakes = new List<BakeDocument>();
         _chosen = [];
         for (var i = 0; i < Rows.Count; i++)
         {
-            var row = Rows[i];
-            var text = (row.Batches ?? "").Trim();
-            if (text is "" or "0") continue;
-            if (!int.TryParse(text, NumberStyles.None, CultureInfo.InvariantCulture, out var batches) || batches > 12)
-            {
-                state.AddModelError($"Setup.Rows[{i}].Batches", "Batches are a whole number from 0 to 12.");
-                continue;
-            }
-
-            var ready = string.IsNullOrWhiteSpace(row.ReadyBy) ? null : row.ReadyBy.Trim();
-            if (ready is not null && !ClockPattern.Parse(ready).Success)
-            {
-                state.AddModelError($"Setup.Rows[{i}].ReadyBy", "Give the hour as 17:00, or leave it empty.");
-                continue;
-            }
-
+            if (Rows[i].AsBake(recipes[i].Document, $"Setup.Rows[{i}]", state) is not { } bake) continue;
             _chosen.Add(i);
-            bakes.Add(new BakeDocument(recipes[i].Document, Batches: batches, ReadyBy: ready));
+            bakes.Add(bake);
         }
 
         if (bakes.Count == 0 && state.IsValid) state.AddModelError(FieldOf("bakes"), "Choose at least one recipe: put a 1 beside it.");
@@ -181,7 +185,8 @@ public sealed class DaySetup
         for (var i = 0; i < _chosen.Count; i++)
         {
             if (!path.StartsWith($"bakes[{i}]", StringComparison.Ordinal)) continue;
-            return path.EndsWith("readyBy", StringComparison.Ordinal) ? $"Setup.Rows[{_chosen[i]}].ReadyBy" : $"Setup.Rows[{_chosen[i]}].Batches";
+            var field = path.EndsWith("readyBy", StringComparison.Ordinal) ? "ReadyBy" : path.EndsWith("yeast", StringComparison.Ordinal) ? "Yeast" : "Batches";
+            return $"Setup.Rows[{_chosen[i]}].{field}";
         }
 
         return "Setup.Rows";
@@ -196,20 +201,4 @@ public sealed class DayRestRow
 
     /// <summary>Until when.</summary>
     public string? Until { get; set; }
-}
-
-/// <summary>A recipe in the set-up.</summary>
-public sealed class DaySetupRow
-{
-    /// <summary>Key of the recipe.</summary>
-    public string Key { get; set; } = "";
-
-    /// <summary>Its name; not read from the form.</summary>
-    public string Name { get; set; } = "";
-
-    /// <summary>How many batches, as typed.</summary>
-    public string? Batches { get; set; }
-
-    /// <summary>When it must be ready, as typed; empty when any hour will do.</summary>
-    public string? ReadyBy { get; set; }
 }

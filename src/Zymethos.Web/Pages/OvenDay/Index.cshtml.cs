@@ -101,11 +101,12 @@ public sealed class IndexModel(ZymethosContext context, OpenDay days, DayByHand 
     public async Task<IActionResult> OnPostAsync(string? apply, CancellationToken cancel)
     {
         var recipes = await PlannableAsync(cancel);
-        Setup.Complete(recipes);
+        var kitchen = await context.Kitchens.AsNoTracking().SingleAsync(cancel);
         Setup.Apply(apply);
+        Setup.Complete(recipes, kitchen.ToKitchen());
         // The fields must show what was applied, not what was typed before.
         if (apply is not null) ModelState.Clear();
-        var document = Setup.AsDocument(recipes, (await context.Kitchens.AsNoTracking().SingleAsync(cancel)).Document, ModelState);
+        var document = Setup.AsDocument(recipes, kitchen.Document, ModelState);
         if (document is not null)
         {
             var date = LocalDatePattern.Iso.Parse(Setup.Date!).Value;
@@ -270,7 +271,14 @@ public sealed class IndexModel(ZymethosContext context, OpenDay days, DayByHand 
         document = document with { Lean = before.Lean, Bakes = [.. document.Bakes.SelectMany(b => Stretches(before, b))] };
         var same = before.Bakes.Select(b => (b.Recipe?.Key, b.Batches)).SequenceEqual(document.Bakes.Select(b => (b.Recipe?.Key, b.Batches)));
         if (!same) return (document, before.ByHand is null ? "" : "What you had held and tied is let go: the day holds other bakes now.");
-        return (document with { ByHand = before.ByHand, Bakes = [.. document.Bakes.Select((b, i) => b with { Modes = before.Bakes[i].Modes })] }, "");
+        return (document with { ByHand = before.ByHand, Bakes = [.. document.Bakes.Select((b, i) => b with { Modes = WithOwnMix(before.Bakes[i].Modes, b.Modes) })] }, "");
+    }
+
+    /// <summary>The ways that were named before, but for the mix, of which the form says what is wanted now.</summary>
+    private static Dictionary<string, int>? WithOwnMix(IReadOnlyDictionary<string, int>? before, IReadOnlyDictionary<string, int>? now)
+    {
+        var modes = (before ?? new Dictionary<string, int>()).Where(m => m.Key != BakeWish.MixTogether).Concat(now ?? new Dictionary<string, int>()).ToDictionary();
+        return modes.Count == 0 ? null : modes;
     }
 
     /// <summary>A day that came from a season holds stretches of recipes, and halves; planned again from the list it still does.</summary>
@@ -295,6 +303,7 @@ public sealed class IndexModel(ZymethosContext context, OpenDay days, DayByHand 
         var recipes = await PlannableAsync(cancel);
         var wanted = date is not null && LocalDatePattern.Iso.Parse(date) is { Success: true } parsed ? parsed.Value : (await kitchenClock.NowAsync(cancel)).Date.Next(IsoDayOfWeek.Saturday);
         Setup = row is null ? DaySetup.Empty(wanted, recipes) : DaySetup.Of(row, recipes);
+        Setup.Complete(recipes, (await context.Kitchens.AsNoTracking().SingleAsync(cancel)).ToKitchen());
         await ListDatesAsync(cancel);
     }
 
