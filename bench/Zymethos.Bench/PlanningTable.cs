@@ -7,7 +7,7 @@ namespace Zymethos.Bench;
 /// <summary>Plans random days of several sizes and prints what each took and brought, beside the hand methods in the same run.</summary>
 internal static class PlanningTable
 {
-    private sealed record Figures(
+    private sealed record DayResult(
         int Tasks, double FirstMilliseconds, double WithinFivePercentSeconds, double GapPercent, bool Proven, Ratio List, Ratio Heat, double[] OverTime, double RehearsalMilliseconds);
 
     private const int ShortestSpan = 16;
@@ -25,7 +25,7 @@ internal static class PlanningTable
 
     public static void Print(int days, int seconds, int[] sizes)
     {
-        var results = sizes.ToDictionary(n => n, n => new List<Figures>());
+        var results = sizes.ToDictionary(n => n, n => new List<DayResult>());
         // One plan not counted: the solver's library is loaded and the code compiled.
         Plan(RandomDays.Day(999, 4), TimeSpan.FromSeconds(2));
         foreach (var size in sizes)
@@ -81,9 +81,9 @@ internal static class PlanningTable
     }
 
     private static TaskNetwork Day(int seed, int size) =>
-        RandomDays.Day(seed, size, Math.Clamp(size * HoursForThree / 3, ShortestSpan, LongestSpan), size > MostForOne ? 2 : 1);
+        RandomDays.Day(seed, size, Math.Clamp(size * HoursForThree / 3, ShortestSpan, LongestSpan), size > MostForOne ? 3 : 1);
 
-    private static Figures Plan(TaskNetwork network, TimeSpan limit)
+    private static DayResult Plan(TaskNetwork network, TimeSpan limit)
     {
         var clock = Stopwatch.StartNew();
         var first = FirstPlan.Find(network, 1);
@@ -96,7 +96,7 @@ internal static class PlanningTable
         clock.Restart();
         Rehearsal.Run(network, plan);
         var rehearsed = clock.Elapsed;
-        return new Figures(
+        return new DayResult(
             network.Tasks.Length,
             firstTook.TotalMilliseconds,
             near.TotalSeconds,
@@ -117,9 +117,9 @@ internal static class PlanningTable
             (double)own.TemperatureChanges / Math.Max(1, hand.TemperatureChanges));
     }
 
-    private static string Pair(List<Figures> days, Func<Figures, double> value) => $"{Median(days, value):0.00} / {days.Max(value):0.00}";
+    private static string Pair(List<DayResult> days, Func<DayResult, double> value) => $"{Median(days, value):0.00} / {days.Max(value):0.00}";
 
-    private static double Median(List<Figures> days, Func<Figures, double> value)
+    private static double Median(List<DayResult> days, Func<DayResult, double> value)
     {
         var sorted = days.Select(value).Order().ToList();
         return (sorted[(sorted.Count - 1) / 2] + sorted[sorted.Count / 2]) / 2;

@@ -56,6 +56,7 @@ public sealed class KitchenPageTests(TestKitchen kitchen) : IClassFixture<TestKi
     [InlineData("Form.HeatUpMinutes", "soon", "#wrong-HeatUpMinutes", "whole number")]
     [InlineData("Form.HeatUpMinutes", "-5", "#wrong-HeatUpMinutes", "3 to 60 minutes")]
     [InlineData("Form.HottestC", "9999", "#wrong-HottestC", "between 150 and 350")]
+    [InlineData("Form.ColdLoadMinutes", "21", "#wrong-ColdLoadMinutes", "0 to 20 minutes")]
     [InlineData("Form.RoomC", "60", "#wrong-RoomC", "between 5 and 40")]
     [InlineData("Form.Shelves", "0", "#wrong-Shelves", "1 to 6 shelves")]
     [InlineData("Form.ShelfWidthCm", "NaN", "#wrong-ShelfWidthCm", "should be a number")]

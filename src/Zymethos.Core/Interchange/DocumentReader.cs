@@ -88,7 +88,10 @@ public sealed class DocumentReader
         Number(oven.DoorDropC, $"{at}.doorDropC"),
         oven.Shelves,
         Centimetres(oven.ShelfWidthCm, $"{at}.shelfWidthCm"),
-        Centimetres(oven.ShelfDepthCm, $"{at}.shelfDepthCm"));
+        Centimetres(oven.ShelfDepthCm, $"{at}.shelfDepthCm"))
+    {
+        ColdLoad = Duration.FromMinutes(oven.ColdLoadMinutes),
+    };
 
     /// <summary>Reads a recipe.</summary>
     public Recipe Read(RecipeDocument document, string at)

@@ -38,7 +38,8 @@ public static class DocumentWriter
         oven.DoorDrop,
         oven.Shelves,
         oven.ShelfWidth.Millimetres / 10,
-        oven.ShelfDepth.Millimetres / 10);
+        oven.ShelfDepth.Millimetres / 10,
+        (int)oven.ColdLoad.TotalMinutes);
 
     /// <summary>A recipe as a document.</summary>
     public static RecipeDocument Write(Recipe recipe) => new(

@@ -79,6 +79,7 @@ public sealed record PanStockDocument(PanDocument Pan, int Count = 1);
 /// <param name="Shelves">Shelf positions that can be used together.</param>
 /// <param name="ShelfWidthCm">Usable width of a shelf.</param>
 /// <param name="ShelfDepthCm">Usable depth of a shelf.</param>
+/// <param name="ColdLoadMinutes">By how much cold dough that fills the oven keeps back what bakes already; 0 when it is not counted.</param>
 public sealed record OvenDocument(
     int HeatUpMinutes = 14,
     int CoolShutMinutes = 60,
@@ -87,7 +88,8 @@ public sealed record OvenDocument(
     double DoorDropC = 25,
     int Shelves = 3,
     double ShelfWidthCm = 50,
-    double ShelfDepthCm = 34);
+    double ShelfDepthCm = 34,
+    int ColdLoadMinutes = 0);
 
 /// <summary>Someone who bakes.</summary>
 /// <param name="Name">What to call them.</param>

@@ -33,7 +33,14 @@ public sealed record Oven(
     double DoorDrop,
     int Shelves,
     Length ShelfWidth,
-    Length ShelfDepth);
+    Length ShelfDepth)
+{
+    /// <summary>
+    /// By how much a load of cold dough that fills the whole oven keeps back what bakes in it already, beyond the open door; 0 to 20 minutes, a smaller load in proportion. What a load's own cold
+    /// costs it is part of its recipe's time. Zero when it is not counted.
+    /// </summary>
+    public Duration ColdLoad { get; init; }
+}
 
 /// <summary>Someone who bakes.</summary>
 /// <param name="Name">What to call them; not empty.</param>

@@ -53,6 +53,7 @@ public static class KitchenCheck
             Check(oven.CoolShut >= oven.CoolAjar && oven.CoolShut <= Duration.FromMinutes(360), $"{at}.coolShutMinutes", "With the door shut the oven cools no faster than ajar; at most 360 minutes.");
             Check(oven.Hottest.Celsius is >= 150 and <= 350, $"{at}.hottestC", "The hottest mark of an oven is between 150 and 350 °C.");
             Check(oven.DoorDrop is >= 0 and <= 80, $"{at}.doorDropC", "Opening the door costs 0 to 80 degrees.");
+            Check(oven.ColdLoad >= Duration.Zero && oven.ColdLoad <= Duration.FromMinutes(20), $"{at}.coldLoadMinutes", "An oven full of cold dough keeps back what bakes by 0 to 20 minutes.");
             Check(oven.Shelves is >= 1 and <= 6, $"{at}.shelves", "An oven has 1 to 6 shelves.");
             Check(oven.ShelfWidth.Millimetres is >= 200 and <= 900, $"{at}.shelfWidthCm", "A shelf is 20 to 90 cm wide.");
             Check(oven.ShelfDepth.Millimetres is >= 200 and <= 900, $"{at}.shelfDepthCm", "A shelf is 20 to 90 cm deep.");

@@ -203,7 +203,7 @@ internal sealed partial class DayModel
 
     /// <summary>The most minutes that openings for other loads can lengthen a bake by; 0 when nothing can share its oven.</summary>
     private int MostDoorMinutes(PlanTask task) =>
-        task.Oven is not { } need ? 0 : Ovens(task).Max(o => _thermals[o].DoorRecovery(need.Setting)) * Sharers(task).Sum(s => s.Hands.Length);
+        task.Oven is null ? 0 : Ovens(task).Max(o => Sharers(task).Sum(s => s.Hands.Sum(h => OvenDoor.Costs(_network, s, h, o))));
 
     /// <summary>Loads that might be in the oven while a bake is.</summary>
     private IEnumerable<PlanTask> Sharers(PlanTask task) => task.Oven is not { Setting.IsProof: false } need
@@ -260,7 +260,7 @@ internal sealed partial class DayModel
             _model.Add(moment >= _start[task.Index] + OvenDoor.Together + 1).OnlyEnforceIf(within);
             _model.Add(moment <= _end[task.Index] - OvenDoor.Together - 1).OnlyEnforceIf(within);
             foreach (var here in taskIn.Concat(otherIn)) _model.AddImplication(within, here);
-            sum.AddTerm(within, _thermals[o].DoorRecovery(task.Oven!.Setting));
+            sum.AddTerm(within, OvenDoor.Costs(_network, other, need, o));
             choices.Add(within);
         }
 

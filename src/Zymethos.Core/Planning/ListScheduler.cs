@@ -236,13 +236,13 @@ public sealed class ListScheduler
         private int Length(PlanTask task, int at, int oven)
         {
             var takes = task.TakesFrom(at);
-            if (!doorShut || task.Oven is not { Setting.IsProof: false } need) return takes;
+            if (!doorShut || task.Oven is not { Setting.IsProof: false }) return takes;
             var length = takes;
             for (var round = 0; round < 10; round++)
             {
                 var own = new PlannedTask(at, at + length, [], []);
-                var openings = SharingWith(task, oven).Sum(o => o.Hands.Count(h => OvenDoor.IsWithin(o.HandsAt(h, StartOf(o.Index), EndOf(o.Index)).From, own)));
-                var longer = takes + (openings * _thermals[oven].DoorRecovery(need.Setting));
+                var longer = takes + SharingWith(task, oven)
+                    .Sum(o => o.Hands.Where(h => OvenDoor.IsWithin(o.HandsAt(h, StartOf(o.Index), EndOf(o.Index)).From, own)).Sum(h => OvenDoor.Costs(network, o, h, oven)));
                 if (longer == length) break;
                 length = longer;
             }

@@ -2,7 +2,8 @@ namespace Zymethos.Core.Planning;
 
 /// <summary>
 /// What opening the door for one load does to another that bakes in the same oven: the heat falls, and the other stays in longer by the minutes the oven needs to
-/// come back (<see cref="Heat.OvenThermal.DoorRecovery"/>). What goes in or out together with it, within <see cref="Together"/> minutes, costs it nothing. A recipe's own openings
+/// come back (<see cref="Heat.OvenThermal.DoorRecovery"/>), and, when the other is put in cold, by its share of what a full oven's cold costs
+/// (<see cref="Kitchens.Oven.ColdLoad"/>). What goes in or out together with it, within <see cref="Together"/> minutes, costs it nothing. A recipe's own openings
 /// are part of its time.
 /// </summary>
 public static class OvenDoor
@@ -18,7 +19,7 @@ public static class OvenDoor
     {
         if (task.Oven is not { Setting.IsProof: false } need) return 0;
         var own = plan.Tasks[task.Index];
-        var openings = 0;
+        var minutes = 0;
         foreach (var other in network.Tasks)
         {
             if (other.Index == task.Index || other.Oven?.Setting != need.Setting) continue;
@@ -26,10 +27,24 @@ public static class OvenDoor
             if (planned.Oven != own.Oven || planned.Start >= own.End || planned.End <= own.Start) continue;
             foreach (var hands in other.Hands)
             {
-                if (IsWithin(other.HandsAt(hands, planned.Start, planned.End).From, own)) openings++;
+                if (IsWithin(other.HandsAt(hands, planned.Start, planned.End).From, own)) minutes += Costs(network, other, hands, own.Oven);
             }
         }
 
-        return openings == 0 ? 0 : openings * network.Thermal(own.Oven).DoorRecovery(need.Setting);
+        return minutes;
     }
+
+    /// <summary>Minutes that one opening for a load costs every other load in that oven, the cold of what goes in counted; 0 or more.</summary>
+    /// <param name="network">The day.</param>
+    /// <param name="load">The load for which the door is opened.</param>
+    /// <param name="need">For what: going in, coming out, or a touch part-way.</param>
+    /// <param name="oven">Index of the oven.</param>
+    public static int Costs(TaskNetwork network, PlanTask load, HandsNeed need, int oven)
+    {
+        var door = network.Thermal(oven).DoorRecovery(load.Oven!.Setting);
+        return need.Offset > 0 ? door : door + ColdMinutes(network.Kitchen.Ovens[oven], load.Oven.Items * load.Oven.UnitsIn(oven));
+    }
+
+    private static int ColdMinutes(Kitchens.Oven oven, int units) =>
+        (int)Math.Round(oven.ColdLoad.TotalMinutes * units / (oven.Shelves * TaskNetwork.ShelfUnits), MidpointRounding.AwayFromZero);
 }

@@ -115,14 +115,23 @@ public static class PlanChecker
         var own = plan.Tasks[task.Index];
         if (own.Oven < 0 || own.Oven >= network.Kitchen.Ovens.Length) return 0;
         var (first, last) = (own.Start + TaskNetwork.TogetherMinutes + 1, own.End - TaskNetwork.TogetherMinutes - 1);
-        var times = 0;
+        var kitchen = network.Kitchen.Ovens[own.Oven];
+        var minutes = 0;
         foreach (var other in network.Tasks.Where(t => t.Index != task.Index && t.Oven?.Setting == need.Setting && plan.Tasks[t.Index].Oven == own.Oven))
         {
             var (start, end) = (plan.Tasks[other.Index].Start, plan.Tasks[other.Index].End);
-            times += other.Hands.Count(h => other.HandsAt(h, start, end).From is var at && at >= first && at <= last);
+            var share = (double)other.Oven!.Items * other.Oven.UnitsIn(own.Oven) / TaskNetwork.ShelfUnits / kitchen.Shelves;
+            var cold = (int)Math.Floor((kitchen.ColdLoad.TotalMinutes * share) + 0.5);
+            foreach (var hands in other.Hands)
+            {
+                var at = other.HandsAt(hands, start, end).From;
+                if (at < first || at > last) continue;
+                minutes += network.Thermal(own.Oven).DoorRecovery(need.Setting);
+                if (at == start) minutes += cold;
+            }
         }
 
-        return times * network.Thermal(own.Oven).DoorRecovery(need.Setting);
+        return minutes;
     }
 
     private static bool ReachesIntoRest(TaskNetwork network, PlannedTask planned)

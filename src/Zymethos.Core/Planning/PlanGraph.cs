@@ -255,7 +255,7 @@ public sealed class PlanGraph
     {
         foreach (var group in _network.Tasks.Where(t => t.Oven is { Setting.IsProof: false }).GroupBy(t => (_plan.Tasks[t.Index].Oven, t.Oven!.Setting)))
         {
-            if (_network.Thermal(group.Key.Oven).DoorRecovery(group.Key.Setting) == 0) continue;
+            if (group.All(l => l.Hands.All(h => OvenDoor.Costs(_network, l, h, group.Key.Oven) == 0))) continue;
             foreach (var load in group)
             {
                 foreach (var other in group)

@@ -17,7 +17,7 @@ public sealed class ExhaustiveSearchTests
     private static TaskNetwork Tiny(int seed)
     {
         var random = new Random(seed);
-        var oven = Kitchen.Ordinary("Tiny").Oven with { HeatUp = Duration.FromMinutes(3), CoolAjar = Duration.FromMinutes(8), Shelves = random.Next(1, 3), DoorDrop = random.Next(2) * 80 };
+        var oven = Kitchen.Ordinary("Tiny").Oven with { HeatUp = Duration.FromMinutes(3), CoolAjar = Duration.FromMinutes(8), Shelves = random.Next(1, 3), DoorDrop = random.Next(2) * 80, ColdLoad = Duration.FromMinutes(random.Next(2) * 6) };
         var kitchen = Kitchen.Ordinary("Tiny") with { Oven = oven, MixerWash = Duration.FromMinutes(random.Next(0, 3)) };
         var wishes = Enumerable.Range(0, 2).Select(i => new BakeWish(TinyRecipe(random, i), 1, null, null)).ToImmutableArray();
         return TaskCompiler.Compile(kitchen, new DayWish(Start, Start.PlusMinutes(random.Next(14, 26)), wishes)).Network!;

@@ -40,7 +40,7 @@ public static class RandomDays
         var kitchen = RandomKitchen(random, people);
         kitchen = kitchen with
         {
-            Oven = kitchen.Oven with { DoorDrop = random.Next(0, 60) },
+            Oven = kitchen.Oven with { DoorDrop = random.Next(0, 60), ColdLoad = Duration.FromMinutes(random.Next(0, 9)) },
             SecondOven = random.Next(3) == 0 ? kitchen.Oven with { Shelves = random.Next(1, 3), Hottest = Temperature.FromCelsius(random.Next(2) == 0 ? 250 : 195), ShelfWidth = Length.FromMillimetres(random.Next(300, 500)) } : null,
             RackShelves = random.Next(2) == 0 ? random.Next(2, 5) : null,
             FridgeLitres = random.Next(2) == 0 ? random.Next(3, 12) : null,

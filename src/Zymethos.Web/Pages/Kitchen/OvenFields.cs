@@ -24,6 +24,9 @@ public class OvenFields
     /// <summary>Degrees lost when the door is opened.</summary>
     public string? DoorDropC { get; set; }
 
+    /// <summary>Minutes by which a full oven of cold dough keeps back what bakes; empty when it is not counted.</summary>
+    public string? ColdLoadMinutes { get; set; }
+
     /// <summary>Shelves used together.</summary>
     public string? Shelves { get; set; }
 
@@ -34,7 +37,7 @@ public class OvenFields
     public string? ShelfDepthCm { get; set; }
 
     /// <summary>Whether nothing was typed at all.</summary>
-    public bool IsEmpty => new[] { HeatUpMinutes, FallShutMinutes, FallAjarMinutes, HottestC, DoorDropC, Shelves, ShelfWidthCm, ShelfDepthCm }.All(string.IsNullOrWhiteSpace);
+    public bool IsEmpty => new[] { HeatUpMinutes, FallShutMinutes, FallAjarMinutes, HottestC, DoorDropC, ColdLoadMinutes, Shelves, ShelfWidthCm, ShelfDepthCm }.All(string.IsNullOrWhiteSpace);
 
     /// <summary>Fills the fields from an oven.</summary>
     /// <param name="oven">The oven.</param>
@@ -47,6 +50,7 @@ public class OvenFields
         FallAjarMinutes = Text(Math.Round(oven.CoolAjar.TotalMinutes * fall));
         HottestC = Text(oven.Hottest.Celsius);
         DoorDropC = Text(oven.DoorDrop);
+        ColdLoadMinutes = oven.ColdLoad == Duration.Zero ? null : Text(oven.ColdLoad.TotalMinutes);
         Shelves = Text(oven.Shelves);
         ShelfWidthCm = Text(oven.ShelfWidth.Millimetres / 10);
         ShelfDepthCm = Text(oven.ShelfDepth.Millimetres / 10);
@@ -75,7 +79,10 @@ public class OvenFields
             Number(DoorDropC, prefix + nameof(DoorDropC), state),
             Whole(Shelves, prefix + nameof(Shelves), state),
             Length.FromMillimetres(Math.Clamp(Number(ShelfWidthCm, prefix + nameof(ShelfWidthCm), state), 0, 1000) * 10),
-            Length.FromMillimetres(Math.Clamp(Number(ShelfDepthCm, prefix + nameof(ShelfDepthCm), state), 0, 1000) * 10));
+            Length.FromMillimetres(Math.Clamp(Number(ShelfDepthCm, prefix + nameof(ShelfDepthCm), state), 0, 1000) * 10))
+        {
+            ColdLoad = string.IsNullOrWhiteSpace(ColdLoadMinutes) ? Duration.Zero : Duration.FromMinutes(Whole(ColdLoadMinutes, prefix + nameof(ColdLoadMinutes), state)),
+        };
     }
 
     /// <summary>ln((180 - room) / (100 - room)): how many time constants the fall from 180 to 100 C takes (Newton's law of cooling).</summary>
