@@ -2,6 +2,7 @@ using BenchmarkDotNet.Running;
 using Zymethos.Bench;
 
 // planning [days] [seconds] [recipes,recipes,...]   the table of docs/performance.md
+// live [days]                                       planning the rest of a day again after a slip
 // book [lines]                                      what reading lines and scaling the Book cost
 // season [seconds] [lots,lots,...] [seasons]         seasons of so many lots over eight weeks
 // micro                                             the parts of planning, one by one, with BenchmarkDotNet
@@ -13,6 +14,9 @@ switch (args.FirstOrDefault() ?? "planning")
             Number(2, 10),
             args.Length > 3 ? [.. args[3].Split(',').Select(int.Parse)] : [5, 8, 12]);
         return 0;
+    case "live":
+        LiveTable.Print(Number(1, 10));
+        return 0;
     case "book":
         BookTable.Print(Number(1, 10_000));
         return 0;
@@ -23,7 +27,7 @@ switch (args.FirstOrDefault() ?? "planning")
         BenchmarkRunner.Run<PlanningParts>();
         return 0;
     default:
-        Console.Error.WriteLine("There is: planning [days] [seconds] [recipes,...], book [lines], season [seconds] [lots,...] [seasons] and micro.");
+        Console.Error.WriteLine("There is: planning [days] [seconds] [recipes,...], live [days], book [lines], season [seconds] [lots,...] [seasons] and micro.");
         return 2;
 }
 

@@ -42,6 +42,17 @@ public sealed class KitchenPageTests(TestKitchen kitchen) : IClassFixture<TestKi
     }
 
     [Fact]
+    public async Task A_day_planned_again_for_a_changed_kitchen_keeps_its_helper_and_its_borrowed_oven()
+    {
+        var baker = await NewAsync();
+        await TestKitchen.PostAsync(baker, "/oven-day", "#setup", new() { [Batches("market-squash-loaf")] = "1", ["Setup.ExtraHands"] = "1", ["Setup.SecondOven"] = "true" });
+        await SaveAsync(baker, new() { ["Form.HeatUpMinutes"] = "28" });
+        var page = await TestKitchen.ParseAsync(await baker.GetAsync("/oven-day"));
+        Assert.Equal("1", page.QuerySelector("[name='Setup.ExtraHands']")!.GetAttribute("value"));
+        Assert.True(((IHtmlInputElement)page.QuerySelector("[name='Setup.SecondOven']")!).IsChecked);
+    }
+
+    [Fact]
     public async Task A_second_pair_of_hands_gets_a_row_of_its_own()
     {
         var baker = await NewAsync();

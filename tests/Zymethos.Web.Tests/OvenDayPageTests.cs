@@ -103,8 +103,14 @@ public sealed class OvenDayPageTests(TestKitchen kitchen) : IClassFixture<TestKi
         var buttons = TestKitchen.RowOf("coal-cellar-buttons");
         var form = new Dictionary<string, string>
         {
-            ["Setup.Date"] = Date, ["Setup.From"] = "06:00", ["Setup.Until"] = "22:00", [Batches(Plait)] = "1", [$"Setup.Rows[{Plait}].Yeast"] = "0,5",
-            [Batches(buttons)] = "2", [$"Setup.Rows[{buttons}].Mix"] = "1", ["Setup.SecondOven"] = "true",
+            ["Setup.Date"] = Date,
+            ["Setup.From"] = "06:00",
+            ["Setup.Until"] = "22:00",
+            [Batches(Plait)] = "1",
+            [$"Setup.Rows[{Plait}].Yeast"] = "0,5",
+            [Batches(buttons)] = "2",
+            [$"Setup.Rows[{buttons}].Mix"] = "1",
+            ["Setup.SecondOven"] = "true",
         };
         Assert.Equal(HttpStatusCode.OK, (await PlanAsync(baker, form)).StatusCode);
         var page = await TestKitchen.ParseAsync(await baker.GetAsync($"/oven-day?date={Date}"));

@@ -50,10 +50,23 @@ public sealed class DocumentReader
         [.. (document.Orders ?? []).Take(MostByHand).Select(p => new PairWish(p.First, p.Second))],
         [.. (document.Together ?? []).Take(MostByHand).Select(p => new PairWish(p.First, p.Second))],
         [.. (document.Apart ?? []).Take(MostByHand).Select(p => new PairWish(p.First, p.Second))],
-        [.. (document.Allow ?? []).Take(MostByHand).Select(a => new AllowWish(a.Task, a.Minutes))])
+        [.. (document.Allow ?? []).Take(MostByHand).Select((a, i) => new AllowWish(a.Task, a.Minutes) { Breaks = Breaks(a, i) })])
     {
         Since = document.Since is { } since ? Math.Max(0, (int)Period.Between(from, Moment(since, date, "byHand.since"), PeriodUnits.Minutes).Minutes) : 0,
     };
+
+    private ImmutableArray<(int From, int Until)> Breaks(AllowDocument allow, int number)
+    {
+        var breaks = allow.Breaks ?? [];
+        var at = 0;
+        foreach (var (pause, i) in breaks.Take(MostByHand).Select((b, i) => (b, i)))
+        {
+            if (pause.From < at || pause.Until <= pause.From || pause.Until > 10_000) Wrong($"byHand.allow[{number}].breaks[{i}]", "Breaks of a step come one after another and end after they begin.");
+            at = Math.Max(at, pause.Until);
+        }
+
+        return [.. breaks.Take(MostByHand).Select(b => (b.From, b.Until))];
+    }
 
     /// <summary>Reads a kitchen.</summary>
     public Kitchen Read(KitchenDocument document, string at)

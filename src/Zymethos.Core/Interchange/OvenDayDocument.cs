@@ -137,7 +137,13 @@ public sealed record PairDocument(string First, string Second);
 /// <summary>More time for a step.</summary>
 /// <param name="Task">Its id.</param>
 /// <param name="Minutes">What to plan for it.</param>
-public sealed record AllowDocument(string Task, int Minutes);
+/// <param name="Breaks">Stretches of it in which it is left alone for something else; left out for none.</param>
+public sealed record AllowDocument(string Task, int Minutes, IReadOnlyList<BreakDocument>? Breaks = null);
+
+/// <summary>A stretch of a step in which it is left alone.</summary>
+/// <param name="From">Minutes from its start.</param>
+/// <param name="Until">Minutes from its start, later.</param>
+public sealed record BreakDocument(int From, int Until);
 
 /// <summary>A bake: a recipe by value, or just a name with steps and links.</summary>
 /// <param name="Recipe">The recipe. Left out when <paramref name="Steps"/> are given.</param>

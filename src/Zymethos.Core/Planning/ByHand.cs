@@ -10,7 +10,11 @@ public sealed record PinWish(string Task, int Start);
 /// <summary>More time for a step than its recipe takes.</summary>
 /// <param name="Task">Id of the step.</param>
 /// <param name="Minutes">What to plan for it, at least 1.</param>
-public sealed record AllowWish(string Task, int Minutes);
+public sealed record AllowWish(string Task, int Minutes)
+{
+    /// <summary>Stretches of it, in minutes from its start, in order and apart, in which it is left alone: somebody takes a bake out meanwhile. Empty for none.</summary>
+    public ImmutableArray<(int From, int Until)> Breaks { get; init; } = [];
+}
 
 /// <summary>Two steps named together.</summary>
 /// <param name="First">Id of the one.</param>

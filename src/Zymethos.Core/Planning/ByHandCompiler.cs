@@ -55,12 +55,25 @@ internal static class ByHandCompiler
 
             // Hands at the door move with the end; hands from start to end stretch.
             var hands = task.IsHandsOn
-                ? [task.Hands[0] with { Length = minutes }]
+                ? Around(task.Hands[0], minutes, wishes[i].Breaks)
                 : task.Hands.Select(h => h.Offset + h.Length == task.Likely && h.Offset > 0 ? h with { Offset = minutes - h.Length } : h).ToImmutableArray();
             network = network with { Tasks = network.Tasks.SetItem(index, task with { Likely = minutes, High = Math.Max(task.High, minutes), Hands = hands }) };
         }
 
         return network;
+    }
+
+    private static ImmutableArray<HandsNeed> Around(HandsNeed hands, int minutes, ImmutableArray<(int From, int Until)> breaks)
+    {
+        var needs = ImmutableArray.CreateBuilder<HandsNeed>();
+        var at = 0;
+        foreach (var (from, until) in breaks.Append((From: minutes, Until: minutes)))
+        {
+            if (Math.Min(from, minutes) > at) needs.Add(hands with { Offset = at, Length = Math.Min(from, minutes) - at });
+            at = Math.Max(at, until);
+        }
+
+        return needs.ToImmutable();
     }
 
     private static string WhyNot(TaskNetwork network, Pin pin)

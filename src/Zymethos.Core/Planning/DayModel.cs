@@ -63,6 +63,15 @@ internal sealed partial class DayModel
         Hint(hint);
     }
 
+    /// <summary>Begins to look where steps stood, although the day is another now.</summary>
+    public void BeginAt(IReadOnlyDictionary<string, int> starts)
+    {
+        foreach (var task in _network.Tasks)
+        {
+            if (starts.TryGetValue(task.Id, out var start)) _model.AddHint(_start[task.Index], Math.Max(start, task.NeedsPresence && !_network.Pins.Any(p => p.Task == task.Index) ? _network.Since : 0));
+        }
+    }
+
     /// <summary>Asks for a plan that ends by a minute. Said of every task and not only of the finish, it narrows what the solver looks at before it begins.</summary>
     public void EndBy(int finish)
     {

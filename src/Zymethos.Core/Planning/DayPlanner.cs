@@ -84,6 +84,7 @@ public static class DayPlanner
         {
             var model = new DayModel(network, reach, best.Bound, withDoor: true);
             model.MinimiseFinish(best.Best);
+            if (best.Best is null) model.BeginAt(settings.Keep);
             var status = model.Solve(settings, (settings.Limit * FinishShare) - clock.Elapsed, cancel, best.Take);
             if (status is CpSolverStatus.Infeasible) return best.Outcome(PlanStatus.Impossible);
             best.Raise(model.Bound);

@@ -5,6 +5,9 @@ namespace Zymethos.Core.Planning;
 /// </summary>
 public static class LiveDay
 {
+    // Before and after somebody turns to something else: a bake may come out this much sooner or later when the rest is planned again.
+    private const int Aside = 2;
+
     /// <summary>The wishes of the day from now on.</summary>
     /// <param name="day">The day as planned.</param>
     /// <param name="wishes">What was decided by hand so far.</param>
@@ -18,7 +21,7 @@ public static class LiveDay
         var ids = begun.Select(t => t.Id).ToHashSet(StringComparer.Ordinal);
         var allow = late is null || more == 0
             ? wishes.Allow
-            : [.. wishes.Allow.Where(a => a.Task != late.Id), new AllowWish(late.Id, late.Likely + more)];
+            : [.. wishes.Allow.Where(a => a.Task != late.Id), Longer(day, late, begun, more)];
         return wishes with
         {
             // A step that was held for later and is not begun may move now: the day has changed.
@@ -26,6 +29,33 @@ public static class LiveDay
             Allow = allow,
             Since = now,
         };
+    }
+
+    /// <summary>
+    /// The late step with its minutes more. Whoever is alone leaves it for a moment when something that has begun needs hands, a bake that is done above all, and needs so much longer for it.
+    /// </summary>
+    private static AllowWish Longer(PlannedDay day, PlanTask late, List<PlanTask> begun, int more)
+    {
+        var minutes = late.Likely + more;
+        if (!late.IsHandsOn || day.Network.Helpers.Length > 1) return new AllowWish(late.Id, minutes);
+        var start = day.Plan.Tasks[late.Index].Start;
+        var breaks = new List<(int From, int Until)>();
+        var others = begun
+            .Where(t => t.Index != late.Index)
+            .SelectMany(t => t.Hands.Select(h => t.HandsAt(h, day.Plan.Tasks[t.Index].Start, day.Plan.Tasks[t.Index].End)))
+            .Select(h => (From: h.From - start, Until: h.Until - start))
+            .Where(h => h.From >= late.Likely)
+            .OrderBy(h => h.From);
+        foreach (var (from, until) in others)
+        {
+            if (from - Aside >= minutes) break;
+            minutes += until - from;
+            var (leave, back) = (Math.Max(late.Likely, from - Aside), until + Aside);
+            if (breaks.Count > 0 && leave <= breaks[^1].Until) breaks[^1] = (breaks[^1].From, back);
+            else breaks.Add((leave, back));
+        }
+
+        return new AllowWish(late.Id, minutes) { Breaks = [.. breaks] };
     }
 
     /// <summary>Steps that cannot have begun while the late one goes on: all that wait for its end, through hands, oven, pans or links.</summary>

@@ -17,6 +17,8 @@ public sealed record MoveAnswer(PlanAnswer? Answer, string Said, OvenDayDocument
 public sealed class DayByHand(ZymethosContext context, OpenDay days, PlanDay planner)
 {
     private const int MostAlternatives = 6;
+    // By how much windows may be missed: a little first.
+    private static readonly int[] Overruns = [15, 60];
     private static readonly TimeSpan WhatIfTime = TimeSpan.FromSeconds(1);
 
     /// <summary>Makes a move and plans the day again. Without a plan the last one stays.</summary>
@@ -24,9 +26,32 @@ public sealed class DayByHand(ZymethosContext context, OpenDay days, PlanDay pla
     {
         var moved = HandMoves.Apply(row.Document, day, move, now);
         if (moved.Document is null) return new MoveAnswer(null, moved.Said, null);
-        var answer = await days.PlanAndKeepAsync(moved.Document, row.Date, moved.Said, cancel, move.Do == "over" ? day : null);
+        if (move.Do == "over") return await GoOnAsync(row, day, moved.Document, moved.Said, cancel);
+        var answer = await days.PlanAndKeepAsync(moved.Document, row.Date, moved.Said, cancel);
         if (answer.Day is not { } after) return new MoveAnswer(answer, "", moved.Document);
         return new MoveAnswer(answer, $"{moved.Said}. {Difference(day, after)}", moved.Document);
+    }
+
+    /// <summary>Plans the rest of a day that goes on; where windows of what has begun close meanwhile, with these missed by as little as was found, and said.</summary>
+    private async Task<MoveAnswer> GoOnAsync(OvenDayRow row, PlannedDay day, OvenDayDocument document, string said, CancellationToken cancel)
+    {
+        var answer = await days.PlanAndKeepAsync(document, row.Date, said, cancel, day);
+        if (answer.Day is { } after) return new MoveAnswer(answer, $"{said}. {Difference(day, after)}", document);
+        if (answer.Faults.Count > 0) return new MoveAnswer(answer, "", document);
+        foreach (var minutes in Overruns)
+        {
+            if (LateWindows.Widened(document, day, minutes) is not { } wide) break;
+            if ((await planner.PlanAsync(wide, OpenDay.LiveTime, 1, cancel, OpenDay.Stood(day), withClash: false)).Day is not { } found) continue;
+            var (needed, _) = LateWindows.Needed(document, day, found);
+            // What was found may have needed every one of the minutes; then the day is kept as it was found.
+            foreach (var attempt in new[] { needed, wide }.OfType<OvenDayDocument>())
+            {
+                var kept = await days.PlanAndKeepAsync(attempt, row.Date, said, cancel, day);
+                if (kept.Day is { } late) return new MoveAnswer(kept, $"{said}. {LateWindows.Needed(document, day, late).Said} {Difference(day, late)}", attempt);
+            }
+        }
+
+        return new MoveAnswer(await planner.PlanAsync(document, OpenDay.LiveTime, 1, cancel), "", document);
     }
 
     /// <summary>What would change if a step moved by so many minutes: worked out, nothing kept.</summary>

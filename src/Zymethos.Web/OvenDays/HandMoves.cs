@@ -95,7 +95,7 @@ public static class HandMoves
         var hands = (document.ByHand ?? new HandWishesDocument()) with
         {
             Pins = [.. rest.Pins.Select(p => new PinDocument(p.Task, At(p.Start)))],
-            Allow = [.. rest.Allow.Select(a => new AllowDocument(a.Task, a.Minutes))],
+            Allow = [.. rest.Allow.Select(a => new AllowDocument(a.Task, a.Minutes, a.Breaks.IsEmpty ? null : [.. a.Breaks.Select(b => new BreakDocument(b.From, b.Until))]))],
             Since = At(minute),
         };
         // What rises in the refrigerator since last night does not change its mind.

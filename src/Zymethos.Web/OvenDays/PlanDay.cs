@@ -10,7 +10,7 @@ using Zymethos.Web.Setup;
 
 namespace Zymethos.Web.OvenDays;
 
-/// <summary>What came of planning: a day, or what is wrong with the wish, or what clashes. Exactly one is not null or empty.</summary>
+/// <summary>What came of planning: a day, or what is wrong with the wish, or what clashes. At most one is not null or empty.</summary>
 /// <param name="Day">The planned day; null when there is none.</param>
 /// <param name="Faults">What is wrong with what was asked for.</param>
 /// <param name="Clash">Which wishes clash and what would help; null unless the day has no plan.</param>
@@ -19,8 +19,8 @@ public sealed record PlanAnswer(PlannedDay? Day, IReadOnlyList<Fault> Faults, Cl
 /// <summary>Plans a day from a document, for pages and for the API.</summary>
 public sealed class PlanDay(SolverGate gate)
 {
-    /// <summary>Plans without saving anything.</summary>
-    public async Task<PlanAnswer> PlanAsync(OvenDayDocument document, TimeSpan limit, int seed, CancellationToken cancel, IReadOnlyDictionary<string, int>? keep = null)
+    /// <summary>Plans without saving anything. Without a plan it says what clashes, or, where that is not wanted, nothing at all.</summary>
+    public async Task<PlanAnswer> PlanAsync(OvenDayDocument document, TimeSpan limit, int seed, CancellationToken cancel, IReadOnlyDictionary<string, int>? keep = null, bool withClash = true)
     {
         var reader = new DocumentReader();
         var (kitchen, wish) = reader.Read(document);
@@ -33,7 +33,7 @@ public sealed class PlanDay(SolverGate gate)
                 var outcome = moded.Outcome!;
                 return outcome.Plan is { } plan
                     ? new PlanAnswer(PlannedDay.Of(network, plan, outcome.BoundFinish), [], null)
-                    : new PlanAnswer(null, [], ClashFinder.Report(network, outcome.Status == PlanStatus.Impossible, limit, seed));
+                    : new PlanAnswer(null, [], !withClash ? null : ClashFinder.Report(network, outcome.Status == PlanStatus.Impossible, limit, seed));
             },
             cancel);
     }
@@ -45,7 +45,7 @@ public sealed class OpenDay(ZymethosContext context, PlanDay planner, AppSetting
     private const int MostStates = 50;
 
     // Whoever stands there with a loaf that needs five minutes more does not wait for a better order.
-    private static readonly TimeSpan LiveTime = TimeSpan.FromMilliseconds(800);
+    internal static readonly TimeSpan LiveTime = TimeSpan.FromMilliseconds(800);
 
     /// <summary>
     /// Plans a day of the current kitchen and keeps the plan when there is one, as a new state that can be undone. A day without a plan leaves what was kept before.
@@ -54,11 +54,10 @@ public sealed class OpenDay(ZymethosContext context, PlanDay planner, AppSetting
     /// <param name="date">Its date.</param>
     /// <param name="said">What is done, in a few words.</param>
     /// <param name="cancel">Stops the search.</param>
-    /// <param name="live">The plan that goes on while the rest of it is planned again, quickly and with as few steps moved as can be; null for a day that lies ahead.</param>
+    /// <param name="live">The plan that goes on while the rest of it is planned again, quickly and with as few steps moved as can be, and without an answer to what clashes; null for a day that lies ahead.</param>
     public async Task<PlanAnswer> PlanAndKeepAsync(OvenDayDocument document, LocalDate date, string said, CancellationToken cancel, PlannedDay? live = null)
     {
-        var stood = live?.Network.Tasks.ToDictionary(t => t.Id, t => live.Plan.Tasks[t.Index].Start, StringComparer.Ordinal);
-        var answer = await planner.PlanAsync(document, live is null ? settings.PlanTime : LiveTime, 1, cancel, stood);
+        var answer = live is null ? await planner.PlanAsync(document, settings.PlanTime, 1, cancel) : await planner.PlanAsync(document, LiveTime, 1, cancel, Stood(live), withClash: false);
         if (answer.Day is not { } day) return answer;
         var row = await context.OvenDays.SingleOrDefaultAsync(d => d.Date == date, cancel);
         if (row is null)
@@ -82,6 +81,9 @@ public sealed class OpenDay(ZymethosContext context, PlanDay planner, AppSetting
         await context.LongSearches.Where(s => s.Date == date && s.State == LongSearchState.Running).ExecuteUpdateAsync(u => u.SetProperty(s => s.StopAsked, true), cancel);
         return answer;
     }
+
+    /// <summary>Where the steps of a day stand.</summary>
+    internal static Dictionary<string, int> Stood(PlannedDay day) => day.Network.Tasks.ToDictionary(t => t.Id, t => day.Plan.Tasks[t.Index].Start, StringComparer.Ordinal);
 
     /// <summary>Takes a planned day off; what it was stays among its states, so that it can be brought back. False when there is none.</summary>
     public async Task<bool> TakeOffAsync(LocalDate date, CancellationToken cancel)
@@ -133,7 +135,7 @@ public sealed class OpenDay(ZymethosContext context, PlanDay planner, AppSetting
         foreach (var row in await context.OvenDays.Where(d => d.Date >= today).OrderBy(d => d.Date).Take(3).ToListAsync(cancel))
         {
             var before = Restore(row);
-            var answer = await PlanAndKeepAsync(row.Document with { Kitchen = DocumentWriter.Write(kitchen) }, row.Date, "Planned again for the changed kitchen", cancel);
+            var answer = await PlanAndKeepAsync(row.Document with { Kitchen = DayKitchen.Again(DocumentWriter.Write(kitchen), row.Document.Kitchen) }, row.Date, "Planned again for the changed kitchen", cancel);
             var name = row.Date.ToString("dddd d MMMM", null);
             if (answer.Day is not { } after)
             {

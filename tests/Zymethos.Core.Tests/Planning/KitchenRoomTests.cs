@@ -262,6 +262,36 @@ public sealed class KitchenRoomTests
     }
 
     [Fact]
+    public void Whoever_is_alone_leaves_a_step_that_runs_over_for_a_bake_that_is_done()
+    {
+        // The loaf comes out at 40 and must not wait; the kneading beside it was to end at 35 and needs 15 minutes more.
+        var home = Kitchen.Ordinary("Home");
+        var knead = Make("knead", [Hands("knead", StepKind.Work, 30)], []);
+        var wish = Day(Loaf("loaf", 180), knead);
+        var network = TaskCompiler.Compile(home, wish).Network!;
+        var loaf = network.Tasks.Single(t => t.Kind == StepKind.Bake);
+        var late = network.Tasks.Single(t => t.Step!.Key == "knead");
+        var pins = ByHand.Nothing with { Pins = [new PinWish(late.Id, network.Thermal(0).FromCold(loaf.Oven!.Setting) + loaf.Likely + 15 - 35)] };
+        var held = TaskCompiler.Compile(home, wish with { ByHand = pins }).Network!;
+        var first = DayPlanner.Plan(held, new SolveSettings(TimeSpan.FromSeconds(5))).Plan!;
+        var out1 = first.Tasks[loaf.Index].End;
+        var now = first.Tasks[late.Index].End - 1;
+        Assert.InRange(out1, now + 1, now + 14);
+
+        var byHand = LiveDay.From(PlannedDay.Of(held, first, 0), ByHand.Nothing, late, 15, now);
+        var again = TaskCompiler.Compile(home, wish with { ByHand = byHand }).Network!;
+        var plan = DayPlanner.Plan(again, new SolveSettings(TimeSpan.FromSeconds(5))).Plan!;
+        Assert.Empty(PlanChecker.Check(again, plan));
+        Assert.Equal(out1, plan.Tasks[loaf.Index].End);
+        // A minute longer than asked for: the minute at the oven.
+        Assert.Equal(late.Likely + 16, again.Tasks[late.Index].Likely);
+        Assert.DoesNotContain(plan.Tasks[late.Index].Hands, h => h.From < out1 && h.Until > out1 - 1);
+        // With somebody to help nobody has to leave anything.
+        var two = held with { Helpers = [.. held.Helpers, held.Helpers[0]] };
+        Assert.Empty(LiveDay.From(PlannedDay.Of(two, first, 0), ByHand.Nothing, late, 15, now).Allow.Single().Breaks);
+    }
+
+    [Fact]
     public void When_a_step_runs_over_what_has_begun_stays_and_the_rest_moves_as_little_as_can_be()
     {
         var wish = Day(Loaf("a", 180, 1), Loaf("b", 180, 1), Loaf("c", 200, 1));

@@ -23,11 +23,17 @@ public static class RandomDays
     /// <summary>A day of so many different recipes with a working span long enough for all of them.</summary>
     public static TaskNetwork Day(int seed, int recipes, int spanHours = 16, int people = 1)
     {
+        var (kitchen, wish) = Asked(seed, recipes, spanHours, people);
+        var result = TaskCompiler.Compile(kitchen, wish);
+        return result.Network ?? throw new InvalidOperationException(string.Join("; ", result.Faults));
+    }
+
+    /// <summary>What such a day is asked for as.</summary>
+    public static (Kitchen Kitchen, DayWish Wish) Asked(int seed, int recipes, int spanHours = 16, int people = 1)
+    {
         var random = new Random(seed);
         var kitchen = RandomKitchen(random, people);
-        var wishes = Enumerable.Range(0, recipes).Select(i => new BakeWish(RandomRecipe(random, i), 1, null, null)).ToImmutableArray();
-        var result = TaskCompiler.Compile(kitchen, new DayWish(Start, Start.PlusHours(spanHours), wishes));
-        return result.Network ?? throw new InvalidOperationException(string.Join("; ", result.Faults));
+        return (kitchen, new DayWish(Start, Start.PlusHours(spanHours), [.. Enumerable.Range(0, recipes).Select(i => new BakeWish(RandomRecipe(random, i), 1, null, null))]));
     }
 
     /// <summary>

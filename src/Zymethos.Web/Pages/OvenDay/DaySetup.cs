@@ -5,6 +5,7 @@ using NodaTime.Text;
 using Zymethos.Core.Interchange;
 using Zymethos.Store.Books;
 using Zymethos.Store.Days;
+using Zymethos.Web.OvenDays;
 
 namespace Zymethos.Web.Pages.OvenDay;
 
@@ -15,7 +16,6 @@ namespace Zymethos.Web.Pages.OvenDay;
 public sealed class DaySetup
 {
     internal static readonly LocalTimePattern ClockPattern = LocalTimePattern.CreateWithInvariantCulture("HH:mm");
-    private const string Extra = "Helper";
     private List<int> _chosen = [];
 
     /// <summary>The date, "2026-12-05".</summary>
@@ -68,7 +68,7 @@ public sealed class DaySetup
         var rests = row.Document.Day.Rests ?? [];
         if (rests is [var rest, ..]) (setup.RestFrom, setup.RestUntil) = (ClockOf(rest.From), ClockOf(rest.Until));
         foreach (var (more, i) in rests.Skip(1).Take(2).Select((r, i) => (r, i))) setup.MoreRests[i] = new DayRestRow { From = ClockOf(more.From), Until = ClockOf(more.Until) };
-        var extra = row.Document.Kitchen.People.Count(p => p.Name.StartsWith(Extra, StringComparison.Ordinal));
+        var extra = DayKitchen.Helpers(row.Document.Kitchen);
         if (extra > 0) setup.ExtraHands = extra.ToString(CultureInfo.InvariantCulture);
         foreach (var bake in row.Document.Bakes)
         {
@@ -124,7 +124,7 @@ public sealed class DaySetup
         if (!ClockPattern.Parse(Until ?? "").Success) state.AddModelError(FieldOf("day.until"), "Give the hour as 18:00.");
         var rests = Rests(state);
         kitchen = WithExtraHands(kitchen, state);
-        if (SecondOven && kitchen.SecondOven is null) kitchen = kitchen with { SecondOven = kitchen.Oven };
+        if (SecondOven) kitchen = DayKitchen.WithBorrowedOven(kitchen);
         var bakes = new List<BakeDocument>();
         _chosen = [];
         for (var i = 0; i < Rows.Count; i++)
@@ -169,8 +169,8 @@ public sealed class DaySetup
     private KitchenDocument WithExtraHands(KitchenDocument kitchen, ModelStateDictionary state)
     {
         if (string.IsNullOrWhiteSpace(ExtraHands) || ExtraHands.Trim() == "0") return kitchen;
-        if (int.TryParse(ExtraHands.Trim(), NumberStyles.None, CultureInfo.InvariantCulture, out var more) && kitchen.People.Count + more <= 4)
-            return kitchen with { People = [.. kitchen.People, .. Enumerable.Range(1, more).Select(n => new PersonDocument(more == 1 ? Extra : $"{Extra} {n}"))] };
+        if (int.TryParse(ExtraHands.Trim(), NumberStyles.None, CultureInfo.InvariantCulture, out var more) && kitchen.People.Count + more <= DayKitchen.MostPeople)
+            return DayKitchen.WithHelpers(kitchen, more);
         state.AddModelError("Setup.ExtraHands", $"Helpers are a whole number; at most four people bake, and {kitchen.People.Count} do already.");
         return kitchen;
     }

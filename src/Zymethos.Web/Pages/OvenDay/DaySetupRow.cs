@@ -1,6 +1,5 @@
 using System.Globalization;
 using Microsoft.AspNetCore.Mvc.ModelBinding;
-using NodaTime.Text;
 using Zymethos.Core.Interchange;
 using Zymethos.Core.Planning;
 using Zymethos.Core.Recipes;
