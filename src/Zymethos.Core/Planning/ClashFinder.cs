@@ -13,6 +13,9 @@ public enum WayOutKind
     /// <summary>The day starts earlier.</summary>
     StartEarlier,
 
+    /// <summary>The day starts earlier and ends later, half and half.</summary>
+    LongerAtBothEnds,
+
     /// <summary>A bake waits for another day.</summary>
     LeaveOut,
 
@@ -167,6 +170,7 @@ public static class ClashFinder
         WayOutKind.FinishLater => way.Minutes,
         WayOutKind.ReadyLater => way.Minutes,
         WayOutKind.StartEarlier => way.Minutes + 5,
+        WayOutKind.LongerAtBothEnds => way.Minutes + 10,
         WayOutKind.MoreHands => 90,
         WayOutKind.FewerBatches => 100,
         WayOutKind.WiderWindow => 60 + way.Minutes,
@@ -188,7 +192,11 @@ public static class ClashFinder
             {
                 ways.Add(new WayOut(WayOutKind.FinishLater, over, null, $"Finish {Explainer.Spoken(over)} later, at {network.TimeOf(network.SpanEnd + over):HH:mm}."));
                 if (network.Bakes.All(b => b.NotBefore is null && b.ReadyBy is null))
+                {
                     ways.Add(new WayOut(WayOutKind.StartEarlier, over, null, $"Start {Explainer.Spoken(over)} earlier, at {network.TimeOf(-over):HH:mm}."));
+                    var (before, after) = BothEnds(over);
+                    if (before > 0) ways.Add(new WayOut(WayOutKind.LongerAtBothEnds, over, null, $"Start {Explainer.Spoken(before)} earlier and finish {Explainer.Spoken(after)} later: from {network.TimeOf(-before):HH:mm} to {network.TimeOf(network.SpanEnd + after):HH:mm}."));
+                }
             }
 
             return;
@@ -285,6 +293,13 @@ public static class ClashFinder
     private static bool IsImpossible(TaskNetwork network, int seed, TimeSpan limit) =>
         LowerBound.Finish(network, new ReachTable(network)) > network.SpanEnd
         || (FirstPlan.Find(network, seed) is null && DayPlanner.Plan(network, new SolveSettings(limit, seed)).Status == PlanStatus.Impossible);
+
+    /// <summary>How minutes that a day lacks are shared between its start and its end: in halves of five minutes; none at the start where there are few.</summary>
+    public static (int Before, int After) BothEnds(int minutes)
+    {
+        var before = minutes / 10 * 5;
+        return minutes < 30 ? (0, minutes) : (before, minutes - before);
+    }
 
     private static int Rounded(int minutes) => (minutes + 4) / 5 * 5;
 

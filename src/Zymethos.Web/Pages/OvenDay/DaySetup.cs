@@ -93,12 +93,13 @@ public sealed class DaySetup
         })];
     }
 
-    /// <summary>Takes a way out that was offered: "until=18:35", "from=07:25", "leave=key", "fewer=key", "ready=key=17:30", "hands=1", "oven=2" or "wider=key;from;to;35|…". Anything else changes nothing.</summary>
+    /// <summary>Takes a way out that was offered: "until=18:35", "from=07:25", "leave=key", "fewer=key", "ready=key=17:30", "hands=1", "span=06:30=19:30", "oven=2" or "wider=key;from;to;35|…". Anything else changes nothing.</summary>
     public void Apply(string? way)
     {
         if (way?.Split('=', 2) is not [var what, var value]) return;
         if (what == "until" && ClockPattern.Parse(value).Success) Until = value;
         if (what == "from" && ClockPattern.Parse(value).Success) From = value;
+        if (what == "span" && value.Split('=') is [var start, var end] && ClockPattern.Parse(start).Success && ClockPattern.Parse(end).Success) (From, Until) = (start, end);
         if (what == "hands") ExtraHands = value;
         if (what == "oven") SecondOven = true;
         if (what == "wider") Widen(value);
