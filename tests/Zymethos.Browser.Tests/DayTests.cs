@@ -16,7 +16,7 @@ public sealed class DayTests(Site site)
         baker.Find(".change summary").Click();
         baker.Set("#setup-date", "2032-03-06");
         baker.Set("#setup-from", "09:00");
-        foreach (var field in baker.All(".setup-bakes .short"))
+        foreach (var field in baker.All(".setup-bakes [name$=Batches]"))
         {
             field.Clear();
             field.SendKeys(field.GetAttribute("aria-label") is "Batches of Market squash loaf" or "Batches of Orchard almond slices" ? "1" : "0");
@@ -124,7 +124,7 @@ public sealed class DayTests(Site site)
         baker.Set("#setup-until", "22:00");
         // Many steps and few trays: nothing that is proven in two seconds.
         string[] many = ["Lantern plait", "Market squash loaf", "Lamplight ginger rounds", "Window shapes", "Orchard almond slices", "Allotment loaf", "Copper ring", "Coal-cellar buttons"];
-        foreach (var field in baker.All(".setup-bakes .short"))
+        foreach (var field in baker.All(".setup-bakes [name$=Batches]"))
         {
             field.Clear();
             field.SendKeys(many.Any(m => field.GetAttribute("aria-label") == $"Batches of {m}") ? "1" : "0");

@@ -1,72 +1,7 @@
 using System.Collections.Immutable;
 using System.Diagnostics;
-using Zymethos.Core.Recipes;
 
 namespace Zymethos.Core.Planning;
-
-/// <summary>What a way out changes.</summary>
-public enum WayOutKind
-{
-    /// <summary>The day ends later.</summary>
-    FinishLater,
-
-    /// <summary>The day starts earlier.</summary>
-    StartEarlier,
-
-    /// <summary>The day starts earlier and ends later, half and half.</summary>
-    LongerAtBothEnds,
-
-    /// <summary>A bake waits for another day.</summary>
-    LeaveOut,
-
-    /// <summary>A bake is ready later than asked for.</summary>
-    ReadyLater,
-
-    /// <summary>A second pair of hands helps.</summary>
-    MoreHands,
-
-    /// <summary>A pinned step is let go.</summary>
-    LetMove,
-
-    /// <summary>One batch fewer of a bake.</summary>
-    FewerBatches,
-
-    /// <summary>A recipe's window is wider on this day.</summary>
-    WiderWindow,
-
-    /// <summary>A second oven, borrowed or bought.</summary>
-    SecondOven,
-}
-
-/// <summary>One way to make an impossible day possible, already worked out.</summary>
-/// <param name="Kind">What it changes.</param>
-/// <param name="Minutes">By how many minutes; 0 when it is not about time.</param>
-/// <param name="Bake">Which bake it is about; null when it is about the day.</param>
-/// <param name="Text">What to do, in a sentence.</param>
-public sealed record WayOut(WayOutKind Kind, int Minutes, int? Bake, string Text)
-{
-    /// <summary>Id of the pinned step it lets go; empty for every other way.</summary>
-    public string Step { get; init; } = "";
-
-    /// <summary>The hour by which the bake is ready then ("17:35"); empty for every other way.</summary>
-    public string Ready { get; init; } = "";
-
-    /// <summary>The windows that it widens; empty for every other way.</summary>
-    public ImmutableArray<WiderWindow> Windows { get; init; } = [];
-}
-
-/// <summary>A window that is to stay open longer.</summary>
-/// <param name="Bake">Index of the bake.</param>
-/// <param name="From">Key of the step before.</param>
-/// <param name="To">Key of the step that may wait.</param>
-/// <param name="Minutes">How much longer, above 0.</param>
-public sealed record WiderWindow(int Bake, string From, string To, int Minutes);
-
-/// <summary>A day that does not work: what clashes, and the ways out, cheapest first.</summary>
-/// <param name="IsProven">Whether it is proven that no plan exists; false when none was found in the time there was.</param>
-/// <param name="Clash">The wishes that cannot all hold, as short phrases; a set from which none can be left out.</param>
-/// <param name="WaysOut">Ways out that were computed to work, cheapest first.</param>
-public sealed record ClashReport(bool IsProven, ImmutableArray<string> Clash, ImmutableArray<WayOut> WaysOut);
 
 /// <summary>Finds out which wishes clash and what would help, by planning the changed days.</summary>
 public static class ClashFinder
@@ -79,7 +14,7 @@ public static class ClashFinder
     {
         var clock = Stopwatch.StartNew();
         var ways = new List<WayOut>();
-        if (HopelessWindows(network) is { Count: > 0 } hopeless) return Hopeless(network, hopeless);
+        if (HopelessWindows.Find(network) is { Count: > 0 } hopeless) return HopelessWindows.Report(network, hopeless);
         AddLetMove(network, seed, ways);
         AddTimes(network, seed, limit / 3, ways);
         AddMoreHands(network, seed, ways);
@@ -91,66 +26,6 @@ public static class ClashFinder
         }
 
         return new ClashReport(isProven, isProven ? Clash(network, seed, clock, limit) : [], [.. ways.OrderBy(Price)]);
-    }
-
-    /// <summary>Hard windows between two oven steps that are shorter than this oven needs from the one setting to the other: no hour of the day helps.</summary>
-    private static List<(TaskLink Link, int Needed)> HopelessWindows(TaskNetwork network)
-    {
-        var ovens = Enumerable.Range(0, network.Kitchen.Ovens.Length).Select(network.Thermal).ToList();
-        // Two ovens can follow each other at once.
-        if (ovens.Count > 1) return [];
-        var thermal = ovens[0];
-        return [.. network.Links
-            .Where(l => l is { MaxLag: not null, Window: WindowKind.Hard })
-            .Where(l => network.Tasks[l.From].Oven is { } from && network.Tasks[l.To].Oven is { } to && from.Setting != to.Setting)
-            .Select(l => (Link: l, Needed: Clearing(network, l.From) + thermal.Transition(network.Tasks[l.From].Oven!.Setting, network.Tasks[l.To].Oven!.Setting)))
-            .Where(w => w.Needed > w.Link.MaxLag)];
-    }
-
-    /// <summary>Minutes to clear the oven after an oven-proof spell, before which it cannot be heated; 0 after anything else.</summary>
-    private static int Clearing(TaskNetwork network, int task) =>
-        network.Links.Where(l => l.From == task && network.Tasks[l.To].Id == network.Tasks[task].Id + ".clear").Select(l => network.Tasks[l.To].Likely).FirstOrDefault();
-
-    private static ClashReport Hopeless(TaskNetwork network, List<(TaskLink Link, int Needed)> windows)
-    {
-        var words = windows.Select(w =>
-            $"“{network.Tasks[w.Link.To].Title}” within {Explainer.Spoken(w.Link.MaxLag!.Value)} of “{network.Tasks[w.Link.From].Title}” ({network.Bakes[network.Tasks[w.Link.To].Bake].Name}), for which this oven needs {Explainer.Spoken(w.Needed)}");
-        var bakes = windows.Select(w => network.Tasks[w.Link.To].Bake).Distinct().ToList();
-        // The bakes are impossible here one by one, so leaving them out means leaving out all of them.
-        var ways = bakes.Count == 1 && network.Bakes.Length > 1
-            ? ImmutableArray.Create(new WayOut(WayOutKind.LeaveOut, 0, bakes[0], $"Leave {network.Bakes[bakes[0]].Name} out: no hour of the day makes it possible in this oven."))
-            : [];
-        return new ClashReport(true, [.. words.Distinct()], [.. ways, .. HopelessWays(network, windows)]);
-    }
-
-    /// <summary>What makes a window possible that this oven cannot keep: a wider one in the recipe, or another oven. Both are tried.</summary>
-    private static IEnumerable<WayOut> HopelessWays(TaskNetwork network, List<(TaskLink Link, int Needed)> windows)
-    {
-        var wider = network with { Links = [.. network.Links.Select(l => windows.Where(w => w.Link == l).Select(w => l with { MaxLag = w.Needed }).FirstOrDefault() ?? l)] };
-        if (Works(wider, 1, TimeSpan.FromMilliseconds(700)))
-        {
-            var words = windows
-                .Select(w => (Title: network.Tasks[w.Link.To].Step?.Title, Name: network.Bakes[network.Tasks[w.Link.To].Bake].Name, w.Needed)).Distinct()
-                .Select(w => $"“{w.Title}” of {w.Name} wait {Explainer.Spoken(w.Needed)}");
-            yield return new WayOut(
-                WayOutKind.WiderWindow,
-                windows.Sum(w => w.Needed - w.Link.MaxLag!.Value),
-                windows.Count == 1 ? network.Tasks[windows[0].Link.To].Bake : null,
-                $"Let {string.Join(" and ", words)} on this day, if the dough bears it; in the refrigerator it does.")
-            {
-                Windows = [.. windows
-                    .GroupBy(w => (network.Tasks[w.Link.To].Bake, From: network.Tasks[w.Link.From].Step?.Key, To: network.Tasks[w.Link.To].Step?.Key))
-                    .Where(g => g.Key is { From: not null, To: not null })
-                    .Select(g => new WiderWindow(g.Key.Bake, g.Key.From!, g.Key.To!, g.Max(w => w.Needed - w.Link.MaxLag!.Value)))],
-            };
-        }
-
-        var two = network with
-        {
-            Kitchen = network.Kitchen with { SecondOven = network.Kitchen.Oven },
-            Tasks = [.. network.Tasks.Select(t => t.Oven is { } need ? t with { Oven = need with { InSecond = need.UnitsPerItem } } : t)],
-        };
-        if (Works(two, 1, TimeSpan.FromMilliseconds(700))) yield return new WayOut(WayOutKind.SecondOven, 0, null, "Use a second oven: one as good as this, a neighbour's too, and the day works.");
     }
 
     /// <summary>One batch fewer of each bake that has several.</summary>
@@ -284,7 +159,8 @@ public static class ClashFinder
     private static TimeSpan Share(Stopwatch clock, TimeSpan limit, int questions) =>
         TimeSpan.FromSeconds(Math.Clamp((limit - clock.Elapsed).TotalSeconds / Math.Max(1, questions), 0.15, 2));
 
-    private static bool Works(TaskNetwork network, int seed, TimeSpan limit)
+    /// <summary>Whether a day has a plan, as far as a look of so much time tells.</summary>
+    internal static bool Works(TaskNetwork network, int seed, TimeSpan limit)
     {
         if (LowerBound.Finish(network, new ReachTable(network)) > network.SpanEnd) return false;
         return FirstPlan.Find(network, seed) is not null || DayPlanner.Plan(network, new SolveSettings(limit, seed)).Plan is not null;
