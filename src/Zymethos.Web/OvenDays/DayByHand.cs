@@ -51,7 +51,9 @@ public sealed class DayByHand(ZymethosContext context, OpenDay days, PlanDay pla
             }
         }
 
-        return new MoveAnswer(await planner.PlanAsync(document, OpenDay.LiveTime, 1, cancel), "", document);
+        // The last word takes longer and says what clashes; should it find a plan after all, that one is kept like any other.
+        var last = await days.PlanAndKeepAsync(document, row.Date, said, cancel);
+        return new MoveAnswer(last, last.Day is { } whole ? $"{said}. {Difference(day, whole)}" : "", document);
     }
 
     /// <summary>What would change if a step moved by so many minutes: worked out, nothing kept.</summary>

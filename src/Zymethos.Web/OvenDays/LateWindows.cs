@@ -1,11 +1,13 @@
 using Zymethos.Core.Interchange;
 using Zymethos.Core.Planning;
 using Zymethos.Core.Recipes;
+using Zymethos.Core.Safety;
 
 namespace Zymethos.Web.OvenDays;
 
 /// <summary>
-/// Windows that close while a step runs over: what has begun waits longer than it should, since nobody can be in two places. The day goes on all the same, and says which dough to look at.
+/// Windows that close while a step runs over: what has begun waits longer than it should, since nobody can be in two places. The day goes on all the same, and says which dough to look at. A window
+/// of what must be kept cold or eaten soon (<see cref="CautionKind.TimeAndTemperature"/>) is never missed so.
 /// </summary>
 internal static class LateWindows
 {
@@ -45,6 +47,7 @@ internal static class LateWindows
             .Where(l => l is { MaxLag: not null, Window: WindowKind.Hard })
             .Select(l => (From: day.Network.Tasks[l.From], To: day.Network.Tasks[l.To], Link: l))
             .Where(x => x.From.Step is not null && x.To.Step is not null && begun.Contains(x.From.Id) && !begun.Contains(x.To.Id))
+            .Where(x => !x.From.Step!.Cautions.Contains(CautionKind.TimeAndTemperature) && !x.To.Step!.Cautions.Contains(CautionKind.TimeAndTemperature))
             .Where(x => document.Bakes[x.From.Bake].Recipe?.Links?.Any(l => l.From == x.From.Step!.Key && l.To == x.To.Step!.Key && l.MaxLagMinutes is not null) == true)
             .Select(x => (new Key(x.From.Bake, x.From.Step!.Key, x.To.Step!.Key), x.Link))];
     }
