@@ -55,16 +55,19 @@ public sealed record Progress(TimeSpan After, int Finish);
 public sealed record PlanOutcome(PlanStatus Status, Plan? Plan, int BoundFinish, IReadOnlyList<Progress> Trail, TimeSpan Took);
 
 /// <summary>
-/// Plans a day: first by hand-like construction, then with CP-SAT in three steps. Step one looks for the soonest finish. Step two raises the bound (<see cref="BoundSearch"/>). Step three keeps that
+/// Plans a day: first by hand-like construction, in better and better orders (<see cref="OrderSearch"/>), then with CP-SAT in three steps. Step one looks for the soonest finish. Step two raises the bound (<see cref="BoundSearch"/>). Step three keeps that
 /// finish, or what the baker's lean allows beyond it, and looks for the shortest presence, the shortest oven time, kept soft windows and short waits (see <see cref="DayWeights"/>).
 /// </summary>
 public static class DayPlanner
 {
+    /// <summary>Share of the limit by which the search for a better order is over on the slowest machine.</summary>
+    private const double MostOrderShare = 0.12;
+
     /// <summary>Share of the limit by which the search for the soonest finish is over.</summary>
-    private const double FinishShare = 0.65;
+    private const double FinishShare = 0.75;
 
     /// <summary>Share of the limit by which the bound has been raised.</summary>
-    private const double BoundShare = 0.8;
+    private const double BoundShare = 0.87;
 
     /// <summary>Plans. The outcome's plan obeys every rule, or is null.</summary>
     public static PlanOutcome Plan(TaskNetwork network, SolveSettings settings, CancellationToken cancel = default)
@@ -77,7 +80,7 @@ public static class DayPlanner
         if (FirstPlan.Find(network, settings.Seed) is { } first)
         {
             best.Take(first);
-            if (best.Finish > bound) best.Take(FirstPlan.Improve(network, first, settings.Seed, bound, cancel));
+            OrderSearch.Improve(network, first, settings.Seed, OrderSearch.Tries(network, settings.Limit), () => best.IsProven || cancel.IsCancellationRequested || clock.Elapsed > settings.Limit * MostOrderShare, best.Take);
         }
 
         if (!best.IsProven)

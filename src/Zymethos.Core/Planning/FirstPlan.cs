@@ -9,7 +9,6 @@ public static class FirstPlan
     private const int RandomOrders = 24;
     private const int GiveUpAfter = 6;
     private const int MostSettled = 8;
-    private const int Tries = 250;
 
     /// <summary>The best plan found that obeys every rule; null when none of the orders gives one.</summary>
     public static Plan? Find(TaskNetwork network, int seed)
@@ -43,51 +42,6 @@ public static class FirstPlan
     {
         var scheduler = new ListScheduler(network);
         return Orders(network, seed).Take(GiveUpAfter).Select(order => scheduler.Lay(order, keepEnds: true) is { } plan ? scheduler.Settle(plan, order, keepEnds: true) : null).FirstOrDefault(plan => plan is not null);
-    }
-
-    /// <summary>
-    /// Looks for a better order from one that works: a bake moved or two exchanged, kept when the plan finishes no later. So many tries, and not so much time, so that
-    /// the same input gives the same plan.
-    /// </summary>
-    /// <param name="network">The day.</param>
-    /// <param name="first">A plan that works.</param>
-    /// <param name="seed">Seed of the tries.</param>
-    /// <param name="until">Finish at which there is nothing left to gain.</param>
-    /// <param name="cancel">Ends it early.</param>
-    public static Plan Improve(TaskNetwork network, Plan first, int seed, int until, CancellationToken cancel)
-    {
-        if (network.Bakes.Length < 3) return first;
-        var scheduler = new ListScheduler(network);
-        // Bakes in the order in which the plan begins them.
-        var order = Enumerable.Range(0, network.Bakes.Length)
-            .OrderBy(b => network.Tasks.Where(t => t.Bake == b).Select(t => first.Tasks[t.Index].Start).DefaultIfEmpty(int.MaxValue).Min())
-            .ToArray();
-        var (best, bestFinish) = (first, first.Finish(network));
-        var here = int.MaxValue;
-#pragma warning disable CA5394 // A search order is no secret.
-        var random = new Random(seed);
-        for (var i = 0; i < Tries && bestFinish > until && !cancel.IsCancellationRequested; i++)
-        {
-            var next = (int[])order.Clone();
-            var (a, b) = (random.Next(next.Length), random.Next(next.Length));
-            if (random.Next(2) == 0) (next[a], next[b]) = (next[b], next[a]);
-            else Move(next, a, b);
-#pragma warning restore CA5394
-            if (scheduler.Lay(next, keepEnds: true) is not { } plan || plan.Finish(network) > here) continue;
-            (order, here) = (next, plan.Finish(network));
-            if (here >= bestFinish || scheduler.Settle(plan, next, keepEnds: true) is not { } sound || sound.Finish(network) >= bestFinish) continue;
-            (best, bestFinish) = (sound, sound.Finish(network));
-        }
-
-        return best;
-    }
-
-    private static void Move(int[] order, int from, int to)
-    {
-        var moved = order[from];
-        var rest = order.Where((_, i) => i != from).ToList();
-        rest.Insert(to, moved);
-        rest.CopyTo(order);
     }
 
     private static IEnumerable<int[]> Orders(TaskNetwork network, int seed)
