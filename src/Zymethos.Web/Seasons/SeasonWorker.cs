@@ -11,7 +11,7 @@ using Zymethos.Web.Setup;
 namespace Zymethos.Web.Seasons;
 
 /// <summary>Looks for a better plan of a season in the background. Whatever it finds is written only while the season is still the one it was asked for.</summary>
-public sealed class SeasonWorker(DbContextOptions<ZymethosContext> options, IClock clock)
+public sealed class SeasonWorker(DbContextOptions<ZymethosContext> options, SeasonSearch find, IClock clock)
 {
     private static readonly TimeSpan Look = TimeSpan.FromMilliseconds(300);
 
@@ -28,7 +28,7 @@ public sealed class SeasonWorker(DbContextOptions<ZymethosContext> options, IClo
         using var stop = CancellationTokenSource.CreateLinkedTokenSource(goingDown);
         SeasonPlan? better = null;
         var settings = new SeasonSettings(SeasonDesk.LongLook) { Stood = row.Plan is { } before ? SeasonPlanReader.Stood(before) : new Dictionary<(string, int), LocalDateTime>(), OnBetter = p => Interlocked.Exchange(ref better, p) };
-        var search = Task.Run(() => SeasonPlanner.Plan(wish, settings, stop.Token), CancellationToken.None);
+        var search = Task.Run(() => find(wish, settings, stop.Token), CancellationToken.None);
         SeasonPlan? written = null;
         while (await Task.WhenAny(search, Task.Delay(Look, CancellationToken.None)) != search)
         {

@@ -41,6 +41,7 @@ public static class BackgroundWork
             o.ShutdownTimeout = TimeSpan.FromSeconds(5);
         });
         services.AddSingleton<DaySearch>(Core.Planning.ModeChooser.Plan);
+        services.AddSingleton<Seasons.SeasonSearch>(Core.Seasons.SeasonPlanner.Plan);
         services.AddScoped<LongSearchDesk>();
         services.AddScoped<LongSearchWorker>();
     }
