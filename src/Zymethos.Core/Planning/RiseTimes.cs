@@ -51,6 +51,9 @@ public sealed class RiseTimes
     private readonly Duration _whole;
     private readonly Duration _piece;
     private Temperature _dough = RecipeRoom;
+
+    // How warm the dough is when its next rise begins at a minute of the day: after a rise that goes by the hour this depends on when that one was.
+    private Func<int, double> _celsiusAt = _ => RecipeRoom.Celsius;
     private ImmutableArray<double> _shares = [];
 
     /// <summary>Begins with a dough as it leaves the bowl.</summary>
@@ -88,12 +91,20 @@ public sealed class RiseTimes
     {
         var constant = shaped ? _piece : _whole;
         var room = _kitchen.RoomAt(_origin.TimeOfDay);
-        var from = _dough;
+        var before = _celsiusAt;
         if (Ready(written, room, constant) is not { } band) return null;
         var said = Said(written, band, $"At {room.Celsius:0} °C");
         if (_kitchen.RoomByHour.IsEmpty) return said;
-        var byHour = Enumerable.Range(0, (_minutes / 30) + 1).Select(h => MinutesFrom(written, from, constant, h * 30)).ToImmutableArray();
+        var rises = Enumerable.Range(0, (_minutes / 30) + 1).Select(h => From(written, before(h * 30), constant, h * 30)).ToArray();
+        var byHour = rises.Select(r => r.Minutes).ToImmutableArray();
         if (byHour.Contains(0)) return null;
+        // What begins at a minute follows the last rise that can have ended by then, or the first there is.
+        _celsiusAt = minute =>
+        {
+            var h = Math.Min(minute / 30, rises.Length - 1);
+            while (h > 0 && (h * 30) + rises[h].Minutes > minute) h--;
+            return rises[h].Celsius;
+        };
         var least = byHour.Min();
         if (least == byHour.Max()) return said;
         return new RoomRise(
@@ -119,11 +130,11 @@ public sealed class RiseTimes
         var start = _dough;
         if (Ready(written, Refrigerator, constant) is not { } band || band.Likely > cold.High)
         {
-            _dough = Refrigerator;
+            Leave(Refrigerator);
             return new RoomRise(cold, $"In the refrigerator at {Refrigerator.Celsius:0} °C, as long as the recipe says.");
         }
 
-        _dough = new DoughCourse(start, Refrigerator, constant).At(cold.High);
+        Leave(new DoughCourse(start, Refrigerator, constant).At(cold.High));
         return new RoomRise(
             new DurationEstimate(Duration.Min(band.First, cold.Low), band.Likely, Duration.Max(cold.High, band.Likely)),
             $"In the refrigerator at {Refrigerator.Celsius:0} °C it is ready after about {Minutes(band.Likely)} and then holds until {Minutes(cold.High)}. Its size decides: about doubled.")
@@ -135,9 +146,11 @@ public sealed class RiseTimes
         var course = new DoughCourse(_dough, around, constant);
         if (RiseDose.Of(written.Likely, RecipeRoom).Ready(course, _yeast) is not { } band) return null;
         _shares = Shares(course, RiseDose.Of(written.Likely, RecipeRoom));
-        _dough = course.At(band.Likely);
+        Leave(course.At(band.Likely));
         return band;
     }
+
+    private void Leave(Temperature dough) => (_dough, _celsiusAt) = (dough, _ => dough.Celsius);
 
     private ImmutableArray<double> Shares(DoughCourse course, RiseDose wanted)
     {
@@ -165,22 +178,22 @@ public sealed class RiseTimes
         { Shares = _shares };
     }
 
-    /// <summary>Minutes until the dose is reached when the rise begins at a minute of the day, the room changing by the hour; 0 when it is not within three days.</summary>
-    private int MinutesFrom(DurationEstimate written, Temperature dough, Duration constant, int start)
+    /// <summary>Minutes until the dose is reached when the rise begins at a minute of the day, the room changing by the hour, and how warm the dough is then; 0 minutes when it is not within three days.</summary>
+    private (int Minutes, double Celsius) From(DurationEstimate written, double dough, Duration constant, int start)
     {
         var wanted = RiseDose.Of(written.Likely, RecipeRoom).Hours;
         var stays = Math.Exp(-1 / constant.TotalMinutes);
-        var (sum, celsius) = (0.0, dough.Celsius);
+        var (sum, celsius) = (0.0, dough);
         for (var m = 0; m < RiseDose.Longest.TotalMinutes; m++)
         {
             var room = _kitchen.RoomAt(_origin.PlusMinutes(start + m).TimeOfDay).Celsius;
             var next = room + ((celsius - room) * stays);
             sum += _yeast * YeastRate.At(Temperature.FromCelsius((celsius + next) / 2)) / 60;
             celsius = next;
-            if (sum >= wanted) return m + 1;
+            if (sum >= wanted) return (m + 1, celsius);
         }
 
-        return 0;
+        return (0, celsius);
     }
 
     private static string Minutes(Duration duration) => Explainer.Spoken((int)Math.Round(duration.TotalMinutes));
