@@ -184,6 +184,40 @@ public sealed class OvenDayPageTests(TestKitchen kitchen) : IClassFixture<TestKi
     }
 
     [Fact]
+    public async Task A_rise_in_the_oven_goes_to_the_counter_at_one_touch()
+    {
+        var baker = await NewAsync();
+        await PlanAsync(baker, new() { ["Setup.Date"] = "2031-05-18", [Batches(Loaf)] = "1" });
+        Guid own;
+        await using (var context = kitchen.Context(null)) own = (await context.OvenDays.IgnoreQueryFilters().SingleAsync(d => d.Date == new LocalDate(2031, 5, 18))).KitchenId;
+        await using (var context = kitchen.Context(own))
+        {
+            var loaf = await context.Recipes.SingleAsync(r => r.Key == "market-squash-loaf");
+            var tray = new PanDocument("tray", 40, 30);
+            loaf.Document = loaf.Document with
+            {
+                Steps = [new StepDocument("shape", "Shape", "work", [10, 10, 10]), new StepDocument("proof", "Last rise", "proof", [30, 40, 50], Oven: new OvenUseDocument(30, tray, State: "proof")), new StepDocument("hot", "Bake hot", "bake", [20, 20, 22], Oven: new OvenUseDocument(240, tray))],
+                Links = [new LinkDocument("shape", "proof", 0, 5), new LinkDocument("proof", "hot", 0, 5)],
+            };
+            await context.SaveChangesAsync();
+        }
+
+        var form = new Dictionary<string, string> { ["Setup.Date"] = "2031-05-19", [Batches(Loaf)] = "1" };
+        var page = await TestKitchen.ParseAsync(await PlanAsync(baker, form));
+        var ways = page.QuerySelectorAll(".ways li").ToList();
+        Assert.Equal(3, ways.Count);
+        Assert.Contains("“Last rise” of Market squash loaf rise on the counter", ways[0].TextContent, StringComparison.Ordinal);
+        // Before it is taken the choice is there to tick, and it is not.
+        Assert.False(((IHtmlInputElement)page.QuerySelector($"[name='Setup.Rows[{Loaf}].OnCounter']")!).IsChecked);
+
+        Assert.Equal(HttpStatusCode.OK, (await PlanAsync(baker, form, ways[0].QuerySelector("button")!.GetAttribute("value")!)).StatusCode);
+        page = await TestKitchen.ParseAsync(await baker.GetAsync("/oven-day?date=2031-05-19"));
+        Assert.True(((IHtmlInputElement)page.QuerySelector($"[name='Setup.Rows[{Loaf}].OnCounter']")!).IsChecked);
+        Assert.DoesNotContain("spell", page.QuerySelector(".sheet")!.TextContent, StringComparison.Ordinal);
+        Assert.Single(page.QuerySelectorAll(".sheet tr[data-task]").Select(r => r.GetAttribute("data-task")).Distinct(), id => id!.Contains("proof", StringComparison.Ordinal));
+    }
+
+    [Fact]
     public async Task A_day_that_fails_leaves_the_plan_before_it_alone()
     {
         var baker = await NewAsync();
@@ -231,6 +265,46 @@ public sealed class OvenDayPageTests(TestKitchen kitchen) : IClassFixture<TestKi
         Assert.Equal("13:40", When(await MoveAsync(baker, Date, HttpStatusCode.OK, new() { ["handler"] = "Redo" }), task));
         var free = await MoveAsync(baker, Date, HttpStatusCode.OK, new() { ["Do"] = "free", ["Step"] = task });
         Assert.Empty(free.QuerySelectorAll(".is-pinned"));
+    }
+
+    [Fact]
+    public async Task Several_changes_are_taken_back_one_by_one_and_done_again_until_another_is_made()
+    {
+        const string Date = "2031-06-12";
+        var baker = await NewAsync();
+        await PlanAsync(baker, new() { ["Setup.Date"] = Date, [Batches(Loaf)] = "1", [Batches(Plait)] = "1" });
+        string Sheet(IDocument page) => string.Join("\n", page.QuerySelectorAll(".sheet tr[data-task]").Select(r => $"{r.GetAttribute("data-task")} {r.QuerySelector(".when")!.TextContent.Trim()}"));
+        async Task<IDocument> LookAsync() => await TestKitchen.ParseAsync(await baker.GetAsync($"/oven-day?date={Date}"));
+
+        var states = new List<string> { Sheet(await LookAsync()) };
+        var task = (await LookAsync()).QuerySelectorAll(".sheet tr.line-in").First(r => r.TextContent.Contains("loaves", StringComparison.Ordinal)).GetAttribute("data-task")!;
+        foreach (var hour in new[] { "12:30", "13:10", "13:40" })
+        {
+            await MoveAsync(baker, Date, HttpStatusCode.OK, new() { ["Do"] = "pin", ["Step"] = task, ["Value"] = hour });
+            states.Add(Sheet(await LookAsync()));
+        }
+
+        Assert.Equal(states.Count, states.Distinct().Count());
+        for (var i = 2; i >= 0; i--)
+        {
+            await MoveAsync(baker, Date, HttpStatusCode.OK, new() { ["handler"] = "Undo" });
+            Assert.Equal(states[i], Sheet(await LookAsync()));
+        }
+
+        // There is nothing before the beginning; asked again, the day stays.
+        await MoveAsync(baker, Date, HttpStatusCode.NotFound, new() { ["handler"] = "Undo" });
+        Assert.Equal(states[0], Sheet(await LookAsync()));
+        for (var i = 1; i <= 2; i++)
+        {
+            await MoveAsync(baker, Date, HttpStatusCode.OK, new() { ["handler"] = "Redo" });
+            Assert.Equal(states[i], Sheet(await LookAsync()));
+        }
+
+        // A change made here leaves nothing to do again, and can be taken back itself.
+        await MoveAsync(baker, Date, HttpStatusCode.OK, new() { ["Do"] = "lean", ["Value"] = "lessOven" });
+        await MoveAsync(baker, Date, HttpStatusCode.NotFound, new() { ["handler"] = "Redo" });
+        await MoveAsync(baker, Date, HttpStatusCode.OK, new() { ["handler"] = "Undo" });
+        Assert.Equal(states[2], Sheet(await LookAsync()));
     }
 
     [Theory]

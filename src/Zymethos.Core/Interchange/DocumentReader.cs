@@ -155,7 +155,7 @@ public sealed class DocumentReader
         // Faults in bare steps carry the path the caller wrote, not the one of the recipe made of them.
         var read = Read(recipe, document.Recipe is null ? at : $"{at}.recipe");
         return new BakeWish(
-            Widened(read, document.Wider ?? [], at),
+            OnCounter(Widened(read, document.Wider ?? [], at), document.OnCounter ?? [], at),
             document.Batches,
             document.ReadyBy is { } ready ? Moment(ready, date, $"{at}.readyBy") : null,
             document.NotBefore is { } notBefore ? Moment(notBefore, date, $"{at}.notBefore") : null)
@@ -176,6 +176,16 @@ public sealed class DocumentReader
         }
 
         return recipe;
+    }
+
+    private Recipe OnCounter(Recipe recipe, IReadOnlyList<string> steps, string at)
+    {
+        foreach (var (step, i) in steps.Select((s, i) => (s, i)))
+        {
+            if (CounterRise.InSpell(recipe).All(s => s.Key != step)) Wrong($"{at}.onCounter[{i}]", $"\"{step}\" is not a rise that the recipe gives to the oven alone.");
+        }
+
+        return CounterRise.Spend(recipe, steps);
     }
 
     private Part Read(PartDocument document, string at) => new(

@@ -156,6 +156,7 @@ public sealed record BreakDocument(int From, int Until);
 /// <param name="Modes">Which way a step with several is spent, by its key: 0 its own, 1 the first of its modes; "mix-together" 1 for two batches in one mix. What is not named the planner chooses.</param>
 /// <param name="Yeast">Yeast as a multiple of what the recipe takes, 0.25 to 3.</param>
 /// <param name="Wider">Windows of the recipe that may stay open longer on this day; left out for none.</param>
+/// <param name="OnCounter">Keys of rises that have their time on the counter on this day and not in the oven, as long as the rise model says; left out for none.</param>
 public sealed record BakeDocument(
     RecipeDocument? Recipe = null,
     string? Name = null,
@@ -166,7 +167,17 @@ public sealed record BakeDocument(
     string? NotBefore = null,
     IReadOnlyDictionary<string, int>? Modes = null,
     double Yeast = 1,
-    IReadOnlyList<WiderDocument>? Wider = null);
+    IReadOnlyList<WiderDocument>? Wider = null,
+    IReadOnlyList<string>? OnCounter = null)
+{
+    /// <summary>The bake with a window that stays open so many minutes longer, on top of what it does already.</summary>
+    public BakeDocument Widened(string from, string to, int minutes)
+    {
+        var had = Wider ?? [];
+        var rest = had.Where(w => w.From != from || w.To != to).ToList();
+        return this with { Wider = [.. rest, new WiderDocument(from, to, minutes + had.Except(rest).Sum(w => w.Minutes))] };
+    }
+}
 
 /// <summary>A window that may stay open longer.</summary>
 /// <param name="From">Key of the step before.</param>

@@ -10,15 +10,21 @@ public static class ClashFinder
     /// Reports on a day for which no plan was found. Each question is a search of its own with a share of <paramref name="limit"/>.
     /// The clash is found by leaving wishes out one at a time and keeping those without which the rest would work (deletion filter).
     /// </summary>
-    public static ClashReport Report(TaskNetwork network, bool isProven, TimeSpan limit, int seed)
+    /// <param name="network">The day.</param>
+    /// <param name="isProven">Whether it is proven that it has no plan.</param>
+    /// <param name="limit">Time for all questions together.</param>
+    /// <param name="seed">Seed of the searches.</param>
+    /// <param name="wish">What the day was compiled from; null when ways out that change a recipe are not asked for.</param>
+    public static ClashReport Report(TaskNetwork network, bool isProven, TimeSpan limit, int seed, DayWish? wish = null)
     {
         var clock = Stopwatch.StartNew();
         var ways = new List<WayOut>();
-        if (HopelessWindows.Find(network) is { Count: > 0 } hopeless) return HopelessWindows.Report(network, hopeless);
+        if (HopelessWindows.Find(network) is { Count: > 0 } hopeless) return HopelessWindows.Report(network, hopeless, wish);
         AddLetMove(network, seed, ways);
         AddTimes(network, seed, limit / 3, ways);
         AddMoreHands(network, seed, ways);
         AddFewerBatches(network, seed, ways);
+        if (wish is not null) ways.AddRange(Enumerable.Range(0, network.Bakes.Length).Select(b => CounterRise.Way(network.Kitchen, wish, [b], seed)).OfType<WayOut>());
         for (var b = 0; b < network.Bakes.Length && network.Bakes.Length > 1; b++)
         {
             if (!Works(Without(network, [b]), seed, Share(clock, limit * 0.7, network.Bakes.Length - b))) continue;
@@ -50,6 +56,7 @@ public static class ClashFinder
         WayOutKind.FewerBatches => 100,
         WayOutKind.WiderWindow => 60 + way.Minutes,
         WayOutKind.SecondOven => 240,
+        WayOutKind.OnCounter => 20 + way.Minutes,
         WayOutKind.LetMove => way.Minutes / 2,
         _ => 120,
     };

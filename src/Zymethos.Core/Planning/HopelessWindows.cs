@@ -25,7 +25,7 @@ internal static class HopelessWindows
         network.Links.Where(l => l.From == task && network.Tasks[l.To].Id == network.Tasks[task].Id + ".clear").Select(l => network.Tasks[l.To].Likely).FirstOrDefault();
 
     /// <summary>What clashes, and the ways out that were found to work.</summary>
-    public static ClashReport Report(TaskNetwork network, List<(TaskLink Link, int Needed)> windows)
+    public static ClashReport Report(TaskNetwork network, List<(TaskLink Link, int Needed)> windows, DayWish? wish)
     {
         var words = windows.Select(w =>
             $"“{network.Tasks[w.Link.To].Title}” within {Explainer.Spoken(w.Link.MaxLag!.Value)} of “{network.Tasks[w.Link.From].Title}” ({network.Bakes[network.Tasks[w.Link.To].Bake].Name}), for which this oven needs {Explainer.Spoken(w.Needed)}");
@@ -34,7 +34,8 @@ internal static class HopelessWindows
         var ways = bakes.Count == 1 && network.Bakes.Length > 1
             ? ImmutableArray.Create(new WayOut(WayOutKind.LeaveOut, 0, bakes[0], $"Leave {network.Bakes[bakes[0]].Name} out: no hour of the day makes it possible in this oven."))
             : [];
-        return new ClashReport(true, [.. words.Distinct()], [.. ways, .. Ways(network, windows)]);
+        var onCounter = wish is null ? null : CounterRise.Way(network.Kitchen, wish, bakes, 1);
+        return new ClashReport(true, [.. words.Distinct()], [.. ways, .. onCounter is null ? [] : new[] { onCounter }, .. Ways(network, windows)]);
     }
 
     /// <summary>What makes a window possible that this oven cannot keep: a wider one in the recipe, or another oven. Both are tried.</summary>

@@ -34,6 +34,9 @@ public enum WayOutKind
 
     /// <summary>A second oven, borrowed or bought.</summary>
     SecondOven,
+
+    /// <summary>Dough rises on the counter and not in the oven.</summary>
+    OnCounter,
 }
 
 /// <summary>One way to make an impossible day possible, already worked out.</summary>
@@ -51,7 +54,15 @@ public sealed record WayOut(WayOutKind Kind, int Minutes, int? Bake, string Text
 
     /// <summary>The windows that it widens; empty for every other way.</summary>
     public ImmutableArray<WiderWindow> Windows { get; init; } = [];
+
+    /// <summary>The rises that it moves to the counter; empty for every other way.</summary>
+    public ImmutableArray<RiseMoved> Rises { get; init; } = [];
 }
+
+/// <summary>A rise that has its time on the counter.</summary>
+/// <param name="Bake">Index of the bake.</param>
+/// <param name="Step">Key of the step.</param>
+public sealed record RiseMoved(int Bake, string Step);
 
 /// <summary>A window that is to stay open longer.</summary>
 /// <param name="Bake">Index of the bake.</param>

@@ -33,7 +33,7 @@ public sealed class PlanDay(SolverGate gate)
                 var outcome = moded.Outcome!;
                 return outcome.Plan is { } plan
                     ? new PlanAnswer(PlannedDay.Of(network, plan, outcome.BoundFinish), [], null)
-                    : new PlanAnswer(null, [], !withClash ? null : ClashFinder.Report(network, outcome.Status == PlanStatus.Impossible, limit, seed));
+                    : new PlanAnswer(null, [], !withClash ? null : ClashFinder.Report(network, outcome.Status == PlanStatus.Impossible, limit, seed, ModeChooser.With(wish, network.Modes)));
             },
             cancel);
     }

@@ -33,4 +33,11 @@ public sealed class WiderWindowTests
     [InlineData("shape", "fry", 2000, "bakes[0].wider[0].minutes")]
     public void What_is_no_window_or_no_time_is_told_at_its_place(string from, string to, int minutes, string path) =>
         Assert.Equal(path, Assert.Single(Read(new WiderDocument(from, to, minutes)).Reader.Faults).Path);
+
+    [Fact]
+    public void Minutes_of_one_window_add_up_and_leave_the_others_alone()
+    {
+        var bake = new BakeDocument().Widened("a", "b", 10).Widened("b", "c", 5).Widened("a", "b", 20);
+        Assert.Equal([new WiderDocument("b", "c", 5), new WiderDocument("a", "b", 30)], bake.Wider);
+    }
 }

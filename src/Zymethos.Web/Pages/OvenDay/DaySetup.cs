@@ -93,7 +93,7 @@ public sealed class DaySetup
         })];
     }
 
-    /// <summary>Takes a way out that was offered: "until=18:35", "from=07:25", "leave=key", "fewer=key", "ready=key=17:30", "hands=1", "span=06:30=19:30", "oven=2" or "wider=key;from;to;35|…". Anything else changes nothing.</summary>
+    /// <summary>Takes a way out that was offered: "until=18:35", "from=07:25", "leave=key", "fewer=key", "ready=key=17:30", "hands=1", "span=06:30=19:30", "oven=2", "counter=key;step|…" or "wider=key;from;to;35|…". Anything else changes nothing.</summary>
     public void Apply(string? way)
     {
         if (way?.Split('=', 2) is not [var what, var value]) return;
@@ -103,10 +103,19 @@ public sealed class DaySetup
         if (what == "hands") ExtraHands = value;
         if (what == "oven") SecondOven = true;
         if (what == "wider") Widen(value);
+        if (what == "counter") LetRiseOnCounter(value);
         if (what == "fewer" && Rows.Find(r => r.Key == value) is { } many && int.TryParse(many.Batches, NumberStyles.None, CultureInfo.InvariantCulture, out var batches) && batches > 1)
             many.Batches = (batches - 1).ToString(CultureInfo.InvariantCulture);
         if (what == "ready" && value.Split('=', 2) is [var key, var hour] && ClockPattern.Parse(hour).Success && Rows.Find(r => r.Key == key) is { } late) late.ReadyBy = hour;
         if (what == "leave" && Rows.Find(r => r.Key == value) is { } row) row.Batches = "0";
+    }
+
+    private void LetRiseOnCounter(string rises)
+    {
+        foreach (var rise in rises.Split('|'))
+        {
+            if (rise.Split(';') is [var key, var step] && Rows.Find(r => r.Key == key) is { } row && !row.OnCounter.Contains(step)) row.OnCounter.Add(step);
+        }
     }
 
     private void Widen(string windows)

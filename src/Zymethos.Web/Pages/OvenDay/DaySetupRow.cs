@@ -29,6 +29,9 @@ public sealed class DaySetupRow
     /// <summary>Windows that stay open longer on this day, each as "from;to;minutes"; one that is not ticked is not sent.</summary>
     public List<string> Wider { get; set; } = [];
 
+    /// <summary>Keys of rises that have their time on the counter on this day; one that is not ticked is not sent.</summary>
+    public List<string> OnCounter { get; set; } = [];
+
     /// <summary>The recipe's name; not read from the form.</summary>
     [BindNever]
     public string Name { get; private set; } = "";
@@ -45,11 +48,15 @@ public sealed class DaySetupRow
     [BindNever]
     public IReadOnlyList<(string Value, string Words)> WiderWords { get; private set; } = [];
 
+    /// <summary>The recipe's rises in the oven that could be on the counter; not read from the form.</summary>
+    [BindNever]
+    public IReadOnlyList<(string Key, string Title)> InSpell { get; private set; } = [];
+
     /// <summary>A row without a batch.</summary>
     public static DaySetupRow Of(RecipeRow recipe) => new() { Key = recipe.Key, Batches = "0" };
 
     /// <summary>Whether something is typed that is seldom wanted.</summary>
-    public bool HasMore => !string.IsNullOrWhiteSpace(Yeast) || !string.IsNullOrEmpty(Mix) || Wider.Count > 0;
+    public bool HasMore => !string.IsNullOrWhiteSpace(Yeast) || !string.IsNullOrEmpty(Mix) || Wider.Count > 0 || OnCounter.Count > 0;
 
     /// <summary>Fills in what a form does not carry.</summary>
     public void Complete(RecipeRow row, Core.Kitchens.Kitchen kitchen)
@@ -58,6 +65,8 @@ public sealed class DaySetupRow
         Name = row.Name;
         HasYeast = RecipeFacts.DoughLines(recipe).Any(DayYeast.IsYeast);
         CanShareMix = MixPlan.CanShare(new BakeWish(DayStretch.Of(recipe), 2, null, null), kitchen);
+        InSpell = [.. CounterRise.InSpell(recipe).Select(s => (s.Key, s.Title))];
+        OnCounter.RemoveAll(key => InSpell.All(s => s.Key != key));
         WiderWords = [.. Wider.Select(w => (w, Window(w))).Where(w => w.Item2 is not null).Select(w => (w.w, $"“{recipe.Steps.FirstOrDefault(s => s.Key == w.Item2!.To)?.Title}” may wait {w.Item2!.Minutes} min longer on this day"))];
     }
 
@@ -68,7 +77,8 @@ public sealed class DaySetupRow
         ReadyBy = bake.ReadyBy;
         Yeast = bake.Yeast == 1 ? null : bake.Yeast.ToString("0.###", CultureInfo.InvariantCulture);
         Mix = bake.Modes?.TryGetValue(BakeWish.MixTogether, out var mix) == true ? mix.ToString(CultureInfo.InvariantCulture) : null;
-        Wider = [.. (bake.Wider ?? []).Select(w => $"{w.From};{w.To};{w.Minutes}")];
+        Wider = Written(bake.Wider);
+        OnCounter = [.. bake.OnCounter ?? []];
     }
 
     /// <summary>The bake that is asked for; null for no batch, and when a field cannot be read, with the reason at the field.</summary>
@@ -103,16 +113,15 @@ public sealed class DaySetupRow
             ReadyBy: ready,
             Modes: Mix is "0" or "1" ? new Dictionary<string, int> { [BakeWish.MixTogether] = Mix == "1" ? 1 : 0 } : null,
             Yeast: yeast,
-            Wider: windows.Count == 0 ? null : windows);
+            Wider: windows.Count == 0 ? null : windows,
+            OnCounter: OnCounter.Count == 0 ? null : OnCounter);
     }
 
     /// <summary>Lets a window stay open longer, on top of what it does already.</summary>
-    public void Widen(string from, string to, int minutes)
-    {
-        var had = Wider.Select(Window).OfType<WiderDocument>().FirstOrDefault(w => w.From == from && w.To == to);
-        if (had is not null) Wider.RemoveAll(w => Window(w) == had);
-        Wider.Add($"{from};{to};{minutes + (had?.Minutes ?? 0)}");
-    }
+    public void Widen(string from, string to, int minutes) =>
+        Wider = Written(new BakeDocument(Wider: [.. Wider.Select(Window).OfType<WiderDocument>()]).Widened(from, to, minutes).Wider);
+
+    private static List<string> Written(IReadOnlyList<WiderDocument>? windows) => [.. (windows ?? []).Select(w => $"{w.From};{w.To};{w.Minutes}")];
 
     private static WiderDocument? Window(string text) =>
         text.Split(';') is [var from, var to, var minutes] && int.TryParse(minutes, NumberStyles.None, CultureInfo.InvariantCulture, out var m) ? new WiderDocument(from, to, m) : null;

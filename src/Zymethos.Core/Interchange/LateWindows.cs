@@ -1,15 +1,14 @@
-using Zymethos.Core.Interchange;
 using Zymethos.Core.Planning;
 using Zymethos.Core.Recipes;
 using Zymethos.Core.Safety;
 
-namespace Zymethos.Web.OvenDays;
+namespace Zymethos.Core.Interchange;
 
 /// <summary>
 /// Windows that close while a step runs over: what has begun waits longer than it should, since nobody can be in two places. The day goes on all the same, and says which dough to look at. A window
 /// of what must be kept cold or eaten soon (<see cref="CautionKind.TimeAndTemperature"/>) is never missed so.
 /// </summary>
-internal static class LateWindows
+public static class LateWindows
 {
     // Nobody times a wait that is late already to the minute.
     private const int Step = 5;
@@ -17,6 +16,9 @@ internal static class LateWindows
     private sealed record Key(int Bake, string From, string To);
 
     /// <summary>The day with every window that is open now, and whose end still lies ahead, open so much longer; null when there is none.</summary>
+    /// <param name="document">The day as it was asked for; its pins say what has begun.</param>
+    /// <param name="day">The day as it was planned.</param>
+    /// <param name="minutes">How much longer, above 0.</param>
     public static OvenDayDocument? Widened(OvenDayDocument document, PlannedDay day, int minutes) => With(document, Open(document, day).Select(o => o.Key).Distinct().ToDictionary(k => k, _ => minutes));
 
     /// <summary>The day with only those windows open longer that its plan missed, by as much as it missed them; and a sentence that names them.</summary>
@@ -52,22 +54,8 @@ internal static class LateWindows
             .Select(x => (new Key(x.From.Bake, x.From.Step!.Key, x.To.Step!.Key), x.Link))];
     }
 
-    private static OvenDayDocument? With(OvenDayDocument document, Dictionary<Key, int> more)
+    private static OvenDayDocument? With(OvenDayDocument document, Dictionary<Key, int> more) => more.Count == 0 ? null : document with
     {
-        if (more.Count == 0) return null;
-        return document with
-        {
-            Bakes = [.. document.Bakes.Select((bake, i) =>
-            {
-                var own = more.Where(m => m.Key.Bake == i).ToList();
-                if (own.Count == 0) return bake;
-                var had = bake.Wider ?? [];
-                int Had(Key key) => had.Where(w => w.From == key.From && w.To == key.To).Sum(w => w.Minutes);
-                return bake with
-                {
-                    Wider = [.. had.Where(w => !own.Exists(m => m.Key.From == w.From && m.Key.To == w.To)), .. own.Select(m => new WiderDocument(m.Key.From, m.Key.To, Had(m.Key) + m.Value))],
-                };
-            })],
-        };
-    }
+        Bakes = [.. document.Bakes.Select((bake, i) => more.Where(m => m.Key.Bake == i).Aggregate(bake, (b, m) => b.Widened(m.Key.From, m.Key.To, m.Value)))],
+    };
 }
