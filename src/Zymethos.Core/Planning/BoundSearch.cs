@@ -5,13 +5,16 @@ namespace Zymethos.Core.Planning;
 
 /// <summary>
 /// Raises the bound by asking for a plan that ends by a given minute and being told that there is none (a destructive bound), half way between what is proven and what was found, again and again. A day
-/// that must end soon leaves the solver little to look at, so that it says "none" much sooner than it would raise the bound of a search for the soonest finish. It asks without a thought for
-/// open doors, which is easier; every plan with doors is one without, so "none" holds for both.
+/// that must end soon leaves the solver little to look at, so that it says "none" much sooner than it would raise the bound of a search for the soonest finish. It asks first with hands and heats alone
+/// and then without a thought for open doors, which is easier; every plan is one of those days too, so "none" holds for all.
 /// </summary>
 internal static class BoundSearch
 {
     /// <summary>Share of the time that one question may take.</summary>
     private const double PatienceShare = 1.0 / 3;
+
+    /// <summary>Share of the time that hands and heats alone may take; with few pans or little room it is the rest that tells.</summary>
+    private const double LeanShare = 0.6;
 
     // A bound so close below what is still in question, as a share of the finish, is left.
     private const double Close = 0.01;
@@ -20,24 +23,31 @@ internal static class BoundSearch
     public static void Run(TaskNetwork network, ReachTable reach, SolveSettings settings, Stopwatch clock, BestSoFar best, TimeSpan until, CancellationToken cancel)
     {
         var patience = (until - clock.Elapsed) * PatienceShare;
-        var inQuestion = Math.Min(best.Finish, network.SpanEnd);
-        while (inQuestion - best.Bound > inQuestion * Close && clock.Elapsed < until && !cancel.IsCancellationRequested)
+        var half = clock.Elapsed + ((until - clock.Elapsed) * LeanShare);
+        Ask(ModelDepth.HandsAndHeats, half);
+        Ask(ModelDepth.DoorsShut, until);
+
+        void Ask(ModelDepth depth, TimeSpan end)
         {
-            var target = (best.Bound + inQuestion - 1) / 2;
-            var model = new DayModel(network, reach, best.Bound, withDoor: false);
-            model.EndBy(target);
-            var left = until - clock.Elapsed;
-            switch (model.Solve(settings, left < patience ? left : patience, cancel, (_, _, _) => { }))
+            var inQuestion = Math.Min(best.Finish, network.SpanEnd);
+            while (inQuestion - best.Bound > inQuestion * Close && clock.Elapsed < end && !cancel.IsCancellationRequested)
             {
-                case CpSolverStatus.Infeasible:
-                    best.Raise(target + 1);
-                    break;
-                case CpSolverStatus.Optimal or CpSolverStatus.Feasible:
-                    inQuestion = model.Read().Finish(network);
-                    break;
-                default:
-                    inQuestion = target;
-                    break;
+                var target = (best.Bound + inQuestion - 1) / 2;
+                var model = new DayModel(network, reach, best.Bound, depth);
+                model.EndBy(target);
+                var left = end - clock.Elapsed;
+                switch (model.Solve(settings, left < patience ? left : patience, cancel, (_, _, _) => { }))
+                {
+                    case CpSolverStatus.Infeasible:
+                        best.Raise(target + 1);
+                        break;
+                    case CpSolverStatus.Optimal or CpSolverStatus.Feasible:
+                        inQuestion = model.LastEnd();
+                        break;
+                    default:
+                        inQuestion = target;
+                        break;
+                }
             }
         }
     }

@@ -222,8 +222,6 @@ internal sealed partial class DayModel
     /// </summary>
     private void AddDoor()
     {
-        // Without it a bake may take anything up to what doors could cost: every plan with doors is one without, so the bound holds for both.
-        if (!_withDoor) return;
         foreach (var task in _network.Tasks)
         {
             if (_extra[task.Index] is not { } extra) continue;

@@ -5,6 +5,19 @@ using Zymethos.Core.Recipes;
 
 namespace Zymethos.Core.Planning;
 
+/// <summary>How much of a day a model knows. Each knows all that the one before does, so what the one before cannot do none after it can.</summary>
+internal enum ModelDepth
+{
+    /// <summary>Links, hands and the heats of the ovens; a bake may take anything up to what open doors could cost it.</summary>
+    HandsAndHeats,
+
+    /// <summary>Mixers, pans, cold room, racks and shelves as well.</summary>
+    DoorsShut,
+
+    /// <summary>Everything: open doors lengthen what bakes.</summary>
+    Whole,
+}
+
 /// <summary>
 /// A day as a CP-SAT model. One integer for the start of each task; intervals for hands, mixers and shelves; for every two loads of different
 /// setting a choice which goes first, with the oven's transition between.
@@ -15,7 +28,6 @@ internal sealed partial class DayModel
     private const int MovedWeight = 300;
 
     private readonly TaskNetwork _network;
-    private readonly bool _withDoor;
     private readonly ReachTable _reach;
     private readonly OvenThermal[] _thermals;
     private readonly CpModel _model = new();
@@ -32,10 +44,9 @@ internal sealed partial class DayModel
     /// <param name="network">The day.</param>
     /// <param name="reach">Its reach table.</param>
     /// <param name="bound">A finish that no plan can beat.</param>
-    /// <param name="withDoor">Whether open doors lengthen what bakes. Without, the model is easier: what it cannot do no plan can.</param>
-    public DayModel(TaskNetwork network, ReachTable reach, int bound, bool withDoor)
+    /// <param name="depth">How much of the day it knows.</param>
+    public DayModel(TaskNetwork network, ReachTable reach, int bound, ModelDepth depth)
     {
-        _withDoor = withDoor;
         _network = network;
         _reach = reach;
         _thermals = [.. Enumerable.Range(0, network.Kitchen.Ovens.Length).Select(network.Thermal)];
@@ -47,11 +58,12 @@ internal sealed partial class DayModel
         foreach (var task in network.Tasks.Where(t => t.NeedsPresence)) _model.Add(_finish >= _end[task.Index]);
         AddLinks();
         AddHands();
-        AddResources();
         AddOvenStates();
         AddKeptApart();
+        if (depth == ModelDepth.HandsAndHeats) return;
+        AddResources();
         AddShelves();
-        AddDoor();
+        if (depth == ModelDepth.Whole) AddDoor();
     }
 
     /// <summary>The solver's bound on the objective, rounded up to a whole minute; 0 when it had no time to begin.</summary>
@@ -190,6 +202,9 @@ internal sealed partial class DayModel
     }
 
     public Plan Read() => Read(_solver.Value);
+
+    /// <summary>When the last presence ends in what was found, be it a whole plan or not.</summary>
+    public int LastEnd() => _network.Tasks.Where(t => t.NeedsPresence).Select(t => (int)_solver.Value(_end[t.Index])).DefaultIfEmpty(0).Max();
 
     /// <summary>The plan of the values that a function gives the variables.</summary>
     private Plan Read(Func<IntVar, long> value)

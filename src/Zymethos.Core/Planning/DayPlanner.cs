@@ -85,7 +85,7 @@ public static class DayPlanner
 
         if (!best.IsProven)
         {
-            var model = new DayModel(network, reach, best.Bound, withDoor: true);
+            var model = new DayModel(network, reach, best.Bound, ModelDepth.Whole);
             model.MinimiseFinish(best.Best);
             if (best.Best is null) model.BeginAt(settings.Keep);
             var status = model.Solve(settings, (settings.Limit * FinishShare) - clock.Elapsed, cancel, best.Take);
@@ -96,7 +96,7 @@ public static class DayPlanner
 
         if (best.Best is not { } plan) return best.Outcome(PlanStatus.Unknown);
         BoundSearch.Run(network, reach, settings, clock, best, settings.Limit * BoundShare, cancel);
-        var tidy = new DayModel(network, reach, best.Bound, withDoor: true);
+        var tidy = new DayModel(network, reach, best.Bound, ModelDepth.Whole);
         tidy.TidyWithin(best.Finish, DayWeights.For(network.Lean), plan, settings.Keep);
         var rest = best.IsProven ? TimeSpan.FromTicks(Math.Min((settings.Limit - clock.Elapsed).Ticks, settings.Limit.Ticks / 3)) : settings.Limit - clock.Elapsed;
         var better = tidy.Solve(settings, rest, cancel, (_, _, _) => { }) is CpSolverStatus.Optimal or CpSolverStatus.Feasible ? tidy.Read() : plan;
