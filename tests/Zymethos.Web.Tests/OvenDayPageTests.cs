@@ -206,7 +206,7 @@ public sealed class OvenDayPageTests(TestKitchen kitchen) : IClassFixture<TestKi
         var page = await TestKitchen.ParseAsync(await PlanAsync(baker, form));
         var ways = page.QuerySelectorAll(".ways li").ToList();
         Assert.Equal(3, ways.Count);
-        Assert.Contains("“Last rise” of Market squash loaf rise on the counter", ways[0].TextContent, StringComparison.Ordinal);
+        Assert.Contains("Let Market squash loaf rise on the counter and not in the oven (“Last rise”)", ways[0].TextContent, StringComparison.Ordinal);
         // Before it is taken the choice is there to tick, and it is not.
         Assert.False(((IHtmlInputElement)page.QuerySelector($"[name='Setup.Rows[{Loaf}].OnCounter']")!).IsChecked);
 

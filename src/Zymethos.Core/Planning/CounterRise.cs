@@ -23,7 +23,7 @@ public static class CounterRise
     public static Recipe Spend(Recipe recipe, IEnumerable<string> steps)
     {
         var moved = InSpell(recipe).Where(s => steps.Contains(s.Key, StringComparer.Ordinal)).ToHashSet();
-        return recipe with { Steps = [.. recipe.Steps.Select(s => moved.Contains(s) ? s with { Takes = OnCounter(s), Oven = null } : s)] };
+        return recipe with { Steps = [.. recipe.Steps.Select(s => moved.Contains(s) ? TaskCompiler.Spent(s, new StepMode("on the counter", s.Kind, OnCounter(s), null)) : s)] };
     }
 
     private static DurationEstimate OnCounter(Step step)
@@ -44,7 +44,7 @@ public static class CounterRise
             WayOutKind.OnCounter,
             words.Sum(w => Math.Max(0, w.Minutes - (int)w.Step.Takes.Likely.TotalMinutes)),
             bakes.Count == 1 ? bakes.Single() : null,
-            $"Let {string.Join(" and ", words.Select(w => $"“{w.Step.Title}” of {w.Name} rise on the counter, {Explainer.Spoken(w.Minutes)} instead of {Explainer.Spoken((int)w.Step.Takes.Likely.TotalMinutes)} in the oven"))}.")
+            $"Let {string.Join(" and ", words.Select(w => $"{w.Name} rise on the counter and not in the oven (“{w.Step.Title}”): {Explainer.Spoken(w.Minutes)} instead of {Explainer.Spoken((int)w.Step.Takes.Likely.TotalMinutes)}"))}.")
         { Rises = [.. steps.Select(s => new RiseMoved(s.Bake, s.Step.Key))] };
     }
 }

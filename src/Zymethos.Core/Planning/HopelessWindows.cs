@@ -65,6 +65,6 @@ internal static class HopelessWindows
             Kitchen = network.Kitchen with { SecondOven = network.Kitchen.Oven },
             Tasks = [.. network.Tasks.Select(t => t.Oven is { } need ? t with { Oven = need with { InSecond = need.UnitsPerItem } } : t)],
         };
-        if (ClashFinder.Works(two, 1, TimeSpan.FromMilliseconds(700))) yield return new WayOut(WayOutKind.SecondOven, 0, null, "Use a second oven: one as good as this, a neighbour's too, and the day works.");
+        if (ClashFinder.Works(two, 1, TimeSpan.FromMilliseconds(700))) yield return new WayOut(WayOutKind.SecondOven, 0, null, "Use a second oven: one as good as this, a neighbour’s too, and the day works.");
     }
 }

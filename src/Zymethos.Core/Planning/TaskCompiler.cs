@@ -168,7 +168,8 @@ public static class TaskCompiler
         Steps = [.. recipe.Steps.Select(s => modes.TryGetValue(s.Key, out var mode) && mode > 0 && mode <= s.Modes.Length ? Spent(s, s.Modes[mode - 1]) : s)],
     };
 
-    private static Step Spent(Step step, StepMode mode) => step with
+    /// <summary>A step spent another way: its name says how, and what only holds in the oven is not said of it.</summary>
+    internal static Step Spent(Step step, StepMode mode) => step with
     {
         Title = $"{step.Title}: {mode.Name}",
         Kind = mode.Kind,

@@ -19,7 +19,7 @@ public sealed class CounterRiseTests
         "dough",
         [
             Hands("shape", StepKind.Work, 10),
-            new Step("proof", "Proof", "", StepKind.Proof, Around(40), 0, new OvenUse(OvenState.Proof, Temperature.FromCelsius(spellCelsius), Sheet, 1), 1, [], []),
+            new Step("proof", "Proof", "", StepKind.Proof, Around(40), 0, new OvenUse(OvenState.Proof, Temperature.FromCelsius(spellCelsius), Sheet, 1), 1, [], [Safety.CautionKind.DoughInOven]),
             Bake("bake", 30, 220, Sheet, 1),
         ],
         [Tie("shape", "proof", 0, 5), Tie("proof", "bake", 0, window)]);
@@ -36,6 +36,8 @@ public sealed class CounterRiseTests
         var spell = Temperature.FromCelsius(celsius);
         var moved = CounterRise.Spend(Dough(celsius, 10), ["proof"]).Steps.Single(s => s.Key == "proof");
         Assert.Null(moved.Oven);
+        Assert.Equal("Proof: on the counter", moved.Title);
+        Assert.DoesNotContain(Safety.CautionKind.DoughInOven, moved.Cautions);
         Assert.Equal(RiseDose.Of(Duration.FromMinutes(40), spell).Hours, RiseDose.Of(moved.Takes.Likely, RiseTimes.RecipeRoom).Hours, 9);
         if (celsius == 24) Assert.Equal(40, moved.Takes.Likely.TotalMinutes, 6);
         else Assert.True(moved.Takes.Likely.TotalMinutes > 40 && moved.Takes.Low < moved.Takes.Likely && moved.Takes.Likely < moved.Takes.High);
@@ -62,7 +64,7 @@ public sealed class CounterRiseTests
         Assert.Equal([WayOutKind.OnCounter, WayOutKind.WiderWindow, WayOutKind.SecondOven], report.WaysOut.Select(w => w.Kind));
         var counter = report.WaysOut[0];
         Assert.Equal(new RiseMoved(0, "proof"), Assert.Single(counter.Rises));
-        Assert.Matches("^Let “Proof” of dough rise on the counter, .* instead of 40 min in the oven\\.$", counter.Text);
+        Assert.Matches("^Let dough rise on the counter and not in the oven \\(“Proof”\\): .* instead of 40 min\\.$", counter.Text);
 
         // It is worked out: the day changed so has a plan, and takes as much longer as the way out says.
         var changed = TaskCompiler.Compile(kitchen, Day(CounterRise.Spend(Dough(30, 10), ["proof"]))).Network!;

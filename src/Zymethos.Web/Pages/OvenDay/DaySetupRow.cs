@@ -55,6 +55,10 @@ public sealed class DaySetupRow
     /// <summary>A row without a batch.</summary>
     public static DaySetupRow Of(RecipeRow recipe) => new() { Key = recipe.Key, Batches = "0" };
 
+    /// <summary>What can be said of it that is seldom wanted, in a word each; empty for nothing. Not read from the form.</summary>
+    [BindNever]
+    public string More => string.Join(", ", new[] { HasYeast ? "yeast" : "", CanShareMix ? "mixing" : "", InSpell.Count > 0 ? "rise" : "", WiderWords.Count > 0 ? "waits" : "" }.Where(w => w.Length > 0));
+
     /// <summary>Whether something is typed that is seldom wanted.</summary>
     public bool HasMore => !string.IsNullOrWhiteSpace(Yeast) || !string.IsNullOrEmpty(Mix) || Wider.Count > 0 || OnCounter.Count > 0;
 
