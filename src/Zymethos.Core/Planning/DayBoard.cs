@@ -1,5 +1,3 @@
-using System.Collections.Immutable;
-
 namespace Zymethos.Core.Planning;
 
 /// <summary>Where a task fits.</summary>
@@ -8,7 +6,7 @@ internal readonly record struct Spot(int Start, int End, int Oven);
 /// <summary>
 /// A day on paper: what is already written down, minute by minute, and where the next step fits beside it. Made once and wiped, since a search lays many days.
 /// </summary>
-internal sealed class DayBoard
+internal sealed partial class DayBoard
 {
     private readonly DayTables _day;
     private readonly TaskNetwork _network;
@@ -130,54 +128,6 @@ internal sealed class DayBoard
         return null;
     }
 
-    /// <summary>How long it takes from a minute on; with the door kept shut also for what others open it.</summary>
-    private int Length(PlanTask task, int at, int oven)
-    {
-        var takes = task.TakesFrom(at) + DoorMinutes[task.Index];
-        if (!DoorShut || task.Oven is not { Setting.IsProof: false }) return takes;
-        var length = takes;
-        for (var round = 0; round < 10; round++)
-        {
-            var longer = takes + OpenedFor(task.Index, oven, at, at + length);
-            if (longer == length) break;
-            length = longer;
-        }
-
-        return length;
-    }
-
-    /// <summary>The minutes by which what stands in the oven lengthens a bake that stands there from one minute until another.</summary>
-    private int OpenedFor(int task, int oven, int from, int until)
-    {
-        var minutes = 0;
-        foreach (var load in _loads)
-        {
-            if (load == task || _oven[load] != oven || _day.SettingOf[load] != _day.SettingOf[task] || _start[load] >= until || _end[load] <= from) continue;
-            var other = _network.Tasks[load];
-            for (var i = 0; i < other.Hands.Length; i++)
-            {
-                var moment = other.HandsAt(other.Hands[i], _start[load], _end[load]).From;
-                if (moment > from + OvenDoor.Together && moment < until - OvenDoor.Together) minutes += _day.OpeningCosts[oven][load][i];
-            }
-        }
-
-        return minutes;
-    }
-
-    /// <summary>Whether open doors cost every load as laid what was thought; where not, what they cost is thought from now on.</summary>
-    public bool DoorsAgree()
-    {
-        var agree = true;
-        foreach (var load in _loads)
-        {
-            var minutes = _network.Tasks[load].Oven!.Setting.IsProof ? 0 : OpenedFor(load, _oven[load], _start[load], _end[load]);
-            agree &= minutes == DoorMinutes[load];
-            DoorMinutes[load] = minutes;
-        }
-
-        return agree;
-    }
-
     /// <summary>The minute until which something stands in the way of a hold that begins where its first task lies and ends some time after a minute; null when nothing does.</summary>
     public int? TakenUntil(Hold hold, int end)
     {
@@ -218,17 +168,6 @@ internal sealed class DayBoard
         }
 
         Take(task, 1);
-    }
-
-    private void FillShelves(PlanTask task, int sign)
-    {
-        var t = task.Index;
-        var units = sign * task.Oven!.UnitsIn(_oven[t]);
-        foreach (var s in _shelves[t])
-        {
-            var room = _shelf[_oven[t]][s];
-            for (var m = _start[t]; m < _end[t]; m++) room[m] += units;
-        }
     }
 
     /// <summary>Takes what a placed task takes, and what has been held until it; or gives it back.</summary>
@@ -326,100 +265,5 @@ internal sealed class DayBoard
         }
 
         return at;
-    }
-
-    private int AfterOven(PlanTask task, int at, int end, int oven)
-    {
-        if (task.Oven is not { } need) return at;
-        var setting = _day.SettingOf[task.Index];
-        var cold = _day.FromCold[oven][setting];
-        if (at < cold) return cold;
-        var transition = _day.Transition[oven];
-        foreach (var load in _loads)
-        {
-            if (_oven[load] != oven) continue;
-            var other = _day.SettingOf[load];
-            if (other == setting && (_network.Apart.IsEmpty || !IsApart(task.Index, load))) continue;
-            if (end + transition[setting][other] <= _start[load]) continue;
-            var after = _end[load] + transition[other][setting];
-            if (at < after) return after;
-        }
-
-        if (DoorShut && OpensOnAnother(task, at, end, oven)) return at + 1;
-        if (PickShelves(need, at, end, oven)) return at;
-        if (DoorShut) return at + 1;
-        // There is no more room until something comes out.
-        var next = int.MaxValue;
-        foreach (var load in _loads)
-        {
-            if (_oven[load] == oven && _end[load] > at && _end[load] < next) next = _end[load];
-        }
-
-        return next;
-    }
-
-    private bool OpensOnAnother(PlanTask task, int at, int end, int oven)
-    {
-        if (task.Oven!.Setting.IsProof) return false;
-        foreach (var load in _loads)
-        {
-            if (_oven[load] != oven || _day.SettingOf[load] != _day.SettingOf[task.Index]) continue;
-            foreach (var need in task.Hands)
-            {
-                var moment = task.HandsAt(need, at, end).From;
-                if (moment > _start[load] + OvenDoor.Together && moment < _end[load] - OvenDoor.Together) return true;
-            }
-        }
-
-        return false;
-    }
-
-    private bool IsApart(int one, int other) => _network.Apart.Any(p => p == (one, other) || p == (other, one));
-
-    /// <summary>Picks a shelf for every pan, the fullest that still has room; false when they do not fit.</summary>
-    private bool PickShelves(OvenNeed need, int from, int until, int oven)
-    {
-        var units = need.UnitsIn(oven);
-        var shelves = _shelf[oven];
-        for (var s = 0; s < shelves.Length; s++)
-        {
-            _room[s] = !need.MayStandOn(s, shelves.Length) || (!_network.Unmixed.IsEmpty && MeetsUnmixed(need, from, until, oven, s)) ? 0 : TaskNetwork.ShelfUnits - Most(shelves[s], from, until);
-        }
-
-        for (var item = 0; item < need.Items; item++)
-        {
-            var best = -1;
-            for (var s = 0; s < shelves.Length; s++)
-            {
-                if (_room[s] >= units && (best < 0 || _room[s] < _room[best])) best = s;
-            }
-
-            if (best < 0) return false;
-            _room[best] -= units;
-            _chosen[item] = best;
-        }
-
-        return true;
-    }
-
-    private bool MeetsUnmixed(OvenNeed need, int from, int until, int oven, int shelf)
-    {
-        foreach (var load in _loads)
-        {
-            if (_oven[load] != oven || _start[load] >= until || _end[load] <= from || !_shelves[load].Contains(shelf)) continue;
-            foreach (var pair in _network.Unmixed)
-            {
-                if (pair.Is(oven, need.Pan, _network.Tasks[load].Oven!.Pan)) return true;
-            }
-        }
-
-        return false;
-    }
-
-    private static int Most(int[] use, int from, int until)
-    {
-        var most = 0;
-        for (var m = from; m < until; m++) most = Math.Max(most, use[m]);
-        return most;
     }
 }

@@ -64,7 +64,7 @@ public sealed class OvenProgrammeTests
             Assert.All(segments, s => Assert.True(s.Until > s.From));
             foreach (var (a, b) in segments.Zip(segments.Skip(1)))
             {
-                Assert.Equal(a.Until, b.From, 6);
+                Assert.Equal(a.Until, b.From, 1e-6);
                 // An oven-proof spell is drawn at the temperature around the dough, up to eight degrees from the steel's.
                 var allowed = a.Phase == OvenPhase.Proofing || b.Phase == OvenPhase.Proofing ? 17 : 0.5;
                 Assert.InRange(Math.Abs(a.EndCelsius - b.StartCelsius), 0, allowed);

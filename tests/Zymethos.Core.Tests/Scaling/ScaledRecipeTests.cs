@@ -21,8 +21,8 @@ public sealed class ScaledRecipeTests
         var (one, scaled) = (ScaledRecipe.ByMultiple(Book[index], 1), ScaledRecipe.ByMultiple(Book[index], factor));
         foreach (var (before, after) in one.Parts.Zip(scaled.Parts))
         {
-            Assert.Equal(before.Weight.Grams * factor, after.Weight.Grams, 4);
-            Assert.All(before.Lines.Zip(after.Lines), p => Assert.Equal(p.First.Weight!.Value.Grams * factor, p.Second.Weight!.Value.Grams, 4));
+            Assert.Equal(before.Weight.Grams * factor, after.Weight.Grams, 1e-6);
+            Assert.All(before.Lines.Zip(after.Lines), p => Assert.Equal(p.First.Weight!.Value.Grams * factor, p.Second.Weight!.Value.Grams, 1e-6));
         }
     });
 
@@ -31,14 +31,14 @@ public sealed class ScaledRecipeTests
     {
         var recipe = ChosenRecipe.Of(Book[index]);
         var known = IngredientKnowledge.Shipped;
-        Assert.Equal(factor, ScaleWish.Factor(recipe, ScaleBy.Multiple, factor, null, known)!.Value, 9);
-        Assert.Equal(factor, ScaleWish.Factor(recipe, ScaleBy.Pieces, factor * recipe.Yield.Pieces, null, known)!.Value, 9);
-        Assert.Equal(factor, ScaleWish.Factor(recipe, ScaleBy.Dough, RecipeFacts.Dough(recipe).Grams * factor, null, known)!.Value, 9);
-        Assert.Equal(factor, ScaleWish.Factor(recipe, ScaleBy.Flour, RecipeFacts.Flour(recipe, known).Grams * factor, null, known)!.Value, 9);
+        Assert.Equal(factor, ScaleWish.Factor(recipe, ScaleBy.Multiple, factor, null, known)!.Value, 1e-9);
+        Assert.Equal(factor, ScaleWish.Factor(recipe, ScaleBy.Pieces, factor * recipe.Yield.Pieces, null, known)!.Value, 1e-9);
+        Assert.Equal(factor, ScaleWish.Factor(recipe, ScaleBy.Dough, RecipeFacts.Dough(recipe).Grams * factor, null, known)!.Value, 1e-9);
+        Assert.Equal(factor, ScaleWish.Factor(recipe, ScaleBy.Flour, RecipeFacts.Flour(recipe, known).Grams * factor, null, known)!.Value, 1e-9);
         if (RecipeFacts.OwnPan(recipe) is not { } own) return;
         // So many of its own pans take the recipe so many times; so many of another are filled as usual, and nothing is left.
         var pans = Math.Clamp((int)factor, 1, 24);
-        Assert.Equal((double)pans / own.Count, ScaleWish.Factor(recipe, ScaleBy.Pans, pans, own.Pan, known)!.Value, 9);
+        Assert.Equal((double)pans / own.Count, ScaleWish.Factor(recipe, ScaleBy.Pans, pans, own.Pan, known)!.Value, 1e-9);
         var other = own.Pan with { Name = "another" };
         var byPans = ScaleWish.Factor(recipe, ScaleBy.Pans, pans, other, known)!.Value;
         var fit = PanFit.Of(RecipeFacts.Dough(recipe) * byPans, recipe.Kind, other)!;
