@@ -23,8 +23,8 @@ internal static class BoundSearch
     public static void Run(TaskNetwork network, ReachTable reach, SolveSettings settings, Stopwatch clock, BestSoFar best, TimeSpan until, CancellationToken cancel)
     {
         var patience = (until - clock.Elapsed) * PatienceShare;
-        var half = clock.Elapsed + ((until - clock.Elapsed) * LeanShare);
-        Ask(ModelDepth.HandsAndHeats, half);
+        var leanUntil = clock.Elapsed + ((until - clock.Elapsed) * LeanShare);
+        Ask(ModelDepth.HandsAndHeats, leanUntil);
         Ask(ModelDepth.DoorsShut, until);
 
         void Ask(ModelDepth depth, TimeSpan end)

@@ -30,7 +30,7 @@ internal sealed partial class DayBoard
             for (var i = 0; i < other.Hands.Length; i++)
             {
                 var moment = other.HandsAt(other.Hands[i], _start[load], _end[load]).From;
-                if (moment > from + OvenDoor.Together && moment < until - OvenDoor.Together) minutes += _day.OpeningCosts[oven][load][i];
+                if (OvenDoor.IsWithin(moment, from, until)) minutes += _day.OpeningCosts[oven][load][i];
             }
         }
 
@@ -73,7 +73,7 @@ internal sealed partial class DayBoard
         {
             if (_oven[load] != oven) continue;
             var other = _day.SettingOf[load];
-            if (other == setting && (_network.Apart.IsEmpty || !IsApart(task.Index, load))) continue;
+            if (other == setting && !_network.IsApart(task.Index, load)) continue;
             if (end + transition[setting][other] <= _start[load]) continue;
             var after = _end[load] + transition[other][setting];
             if (at < after) return after;
@@ -100,15 +100,12 @@ internal sealed partial class DayBoard
             if (_oven[load] != oven || _day.SettingOf[load] != _day.SettingOf[task.Index]) continue;
             foreach (var need in task.Hands)
             {
-                var moment = task.HandsAt(need, at, end).From;
-                if (moment > _start[load] + OvenDoor.Together && moment < _end[load] - OvenDoor.Together) return true;
+                if (OvenDoor.IsWithin(task.HandsAt(need, at, end).From, _start[load], _end[load])) return true;
             }
         }
 
         return false;
     }
-
-    private bool IsApart(int one, int other) => _network.Apart.Any(p => p == (one, other) || p == (other, one));
 
     /// <summary>Picks a shelf for every pan, the fullest that still has room; false when they do not fit.</summary>
     private bool PickShelves(OvenNeed need, int from, int until, int oven)

@@ -208,9 +208,7 @@ internal sealed partial class DayModel
     /// <summary>Loads that might be in the oven while a bake is.</summary>
     private IEnumerable<PlanTask> Sharers(PlanTask task) => task.Oven is not { Setting.IsProof: false } need
         ? []
-        : _network.Tasks.Where(t => t.Index != task.Index && t.Oven?.Setting == need.Setting && !IsApart(t.Index, task.Index) && !IsAfter(t, task) && !IsAfter(task, t));
-
-    private bool IsApart(int one, int other) => _network.Apart.Any(p => p == (one, other) || p == (other, one));
+        : _network.Tasks.Where(t => t.Index != task.Index && t.Oven?.Setting == need.Setting && !_network.IsApart(t.Index, task.Index) && !IsAfter(t, task) && !IsAfter(task, t));
 
     /// <summary>Whether links put the whole of one task after another.</summary>
     private bool IsAfter(PlanTask one, PlanTask other) => _reach.Least(other.Index, one.Index) >= other.Likely && MustFollow(other.Index, one.Index);

@@ -12,7 +12,10 @@ public static class OvenDoor
     public const int Together = TaskNetwork.TogetherMinutes;
 
     /// <summary>Whether the door is opened while a load bakes, and not together with its own going in or coming out.</summary>
-    public static bool IsWithin(int moment, PlannedTask load) => moment > load.Start + Together && moment < load.End - Together;
+    public static bool IsWithin(int moment, PlannedTask load) => IsWithin(moment, load.Start, load.End);
+
+    /// <summary>The same for a load that bakes from one minute until another.</summary>
+    public static bool IsWithin(int moment, int start, int end) => moment > start + Together && moment < end - Together;
 
     /// <summary>Minutes by which openings for other loads lengthen a bake of a plan.</summary>
     public static int Minutes(TaskNetwork network, Plan plan, PlanTask task)

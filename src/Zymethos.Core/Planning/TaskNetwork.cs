@@ -45,6 +45,9 @@ public sealed record TaskNetwork(
     /// <summary>Pairs of loads that never share the oven.</summary>
     public ImmutableArray<(int First, int Second)> Apart { get; init; } = [];
 
+    /// <summary>Whether two loads never share the oven.</summary>
+    public bool IsApart(int one, int other) => Apart.Contains((one, other)) || Apart.Contains((other, one));
+
     /// <summary>Shared things that stay taken from one task until another: a pan from filling it to turning out.</summary>
     public ImmutableArray<Hold> Holds { get; init; } = [];
 
