@@ -43,6 +43,15 @@ internal sealed class BestSoFar(TaskNetwork network, SolveSettings settings, Sto
         }
     }
 
+    /// <summary>Of plans that finish as soon, the one to keep: which of them came first is chance where several look at once.</summary>
+    public void Prefer(Plan plan)
+    {
+        lock (_lock)
+        {
+            if (plan.Finish(network) == Finish) Best = plan;
+        }
+    }
+
     /// <summary>A solution on the way with what its search has proven; read only when it is better.</summary>
     public void Take(int finish, int proven, Func<Plan> read)
     {

@@ -24,14 +24,18 @@ public static class ClashFinder
         AddTimes(network, seed, limit / 3, ways);
         AddMoreHands(network, seed, ways);
         AddFewerBatches(network, seed, ways);
-        if (wish is not null) ways.AddRange(Enumerable.Range(0, network.Bakes.Length).Select(b => CounterRise.Way(network.Kitchen, wish, [b], seed)).OfType<WayOut>());
+        for (var b = 0; b < network.Bakes.Length; b++)
+        {
+            if (wish is not null && CounterRise.Way(network.Kitchen, wish, [b], seed, Share(clock, limit * 0.6, network.Bakes.Length - b)) is { } rise) ways.Add(rise);
+        }
+
         for (var b = 0; b < network.Bakes.Length && network.Bakes.Length > 1; b++)
         {
             if (!Works(Without(network, [b]), seed, Share(clock, limit * 0.7, network.Bakes.Length - b))) continue;
             ways.Add(new WayOut(WayOutKind.LeaveOut, 0, b, $"Leave {network.Bakes[b].Name} for another day."));
         }
 
-        return new ClashReport(isProven, isProven ? Clash(network, seed, clock, limit) : [], [.. ways.OrderBy(Price)]);
+        return new ClashReport(isProven, isProven ? Clash(network, seed, clock, limit) : [], [.. ways.OrderBy(w => w.Price)]);
     }
 
     /// <summary>One batch fewer of each bake that has several.</summary>
@@ -44,22 +48,6 @@ public static class ClashFinder
             ways.Add(new WayOut(WayOutKind.FewerBatches, 0, b, $"Make {bake.Batches - 1} instead of {bake.Batches} batches of {bake.Name}."));
         }
     }
-
-    /// <summary>How dear a way out is, in minutes of a baker's patience: an hour's shift is easier than giving up a bake (common practice, no source).</summary>
-    private static int Price(WayOut way) => way.Kind switch
-    {
-        WayOutKind.FinishLater => way.Minutes,
-        WayOutKind.ReadyLater => way.Minutes,
-        WayOutKind.StartEarlier => way.Minutes + 5,
-        WayOutKind.LongerAtBothEnds => way.Minutes + 10,
-        WayOutKind.MoreHands => 90,
-        WayOutKind.FewerBatches => 100,
-        WayOutKind.WiderWindow => 60 + way.Minutes,
-        WayOutKind.SecondOven => 240,
-        WayOutKind.OnCounter => 20 + way.Minutes,
-        WayOutKind.LetMove => way.Minutes / 2,
-        _ => 120,
-    };
 
     private static void AddTimes(TaskNetwork network, int seed, TimeSpan limit, List<WayOut> ways)
     {

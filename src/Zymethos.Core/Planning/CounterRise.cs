@@ -8,8 +8,6 @@ namespace Zymethos.Core.Planning;
 /// <summary>A rise that a recipe gives to the oven-proof spell and that has its time on the counter on one day, so that the oven is free for heat.</summary>
 public static class CounterRise
 {
-    private static readonly TimeSpan Look = TimeSpan.FromMilliseconds(700);
-
     /// <summary>The steps that rise in the oven by the recipe's own words and have no written time on the counter.</summary>
     public static IEnumerable<Step> InSpell(Recipe recipe) =>
         recipe.Steps.Where(s => s is { Kind: StepKind.BulkRise or StepKind.Proof, Oven: { State: OvenState.Proof } spell } && YeastRate.At(spell.SetTemperature) > 0 && !s.Modes.Any(m => m.Oven is null));
@@ -33,12 +31,12 @@ public static class CounterRise
     }
 
     /// <summary>What it would be to let the rises of some bakes have their time on the counter; null when they have none in the oven, or the day does not work so either.</summary>
-    internal static WayOut? Way(Kitchen kitchen, DayWish wish, IReadOnlyCollection<int> bakes, int seed)
+    internal static WayOut? Way(Kitchen kitchen, DayWish wish, IReadOnlyCollection<int> bakes, int seed, TimeSpan look)
     {
         var steps = bakes.SelectMany(b => InSpell(ChosenRecipe.Of(wish.Bakes[b].Recipe)).Where(s => !wish.Bakes[b].Modes.TryGetValue(s.Key, out var mode) || mode == 0).Select(s => (Bake: b, Step: s))).ToList();
         if (steps.Count == 0 || bakes.Any(b => steps.TrueForAll(s => s.Bake != b))) return null;
         var changed = wish with { Bakes = [.. wish.Bakes.Select((b, i) => b with { Recipe = Spend(b.Recipe, steps.Where(s => s.Bake == i).Select(s => s.Step.Key)) })] };
-        if (TaskCompiler.Compile(kitchen, changed).Network is not { } network || !ClashFinder.Works(network, seed, Look)) return null;
+        if (TaskCompiler.Compile(kitchen, changed).Network is not { } network || !ClashFinder.Works(network, seed, look)) return null;
         var words = steps.Select(s => (s.Step, Name: wish.Bakes[s.Bake].Recipe.Name, Minutes: network.Tasks.First(t => t.Bake == s.Bake && t.Step?.Key == s.Step.Key).Likely)).ToList();
         return new WayOut(
             WayOutKind.OnCounter,

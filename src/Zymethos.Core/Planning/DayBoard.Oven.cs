@@ -6,7 +6,7 @@ internal sealed partial class DayBoard
     /// <summary>How long it takes from a minute on; with the door kept shut also for what others open it.</summary>
     private int Length(PlanTask task, int at, int oven)
     {
-        var takes = task.TakesFrom(at) + DoorMinutes[task.Index];
+        var takes = task.TakesFrom(at);
         if (!DoorShut || task.Oven is not { Setting.IsProof: false }) return takes;
         var length = takes;
         for (var round = 0; round < 10; round++)
@@ -35,20 +35,6 @@ internal sealed partial class DayBoard
         }
 
         return minutes;
-    }
-
-    /// <summary>Whether open doors cost every load as laid what was thought; where not, what they cost is thought from now on.</summary>
-    public bool DoorsAgree()
-    {
-        var agree = true;
-        foreach (var load in _loads)
-        {
-            var minutes = _network.Tasks[load].Oven!.Setting.IsProof ? 0 : OpenedFor(load, _oven[load], _start[load], _end[load]);
-            agree &= minutes == DoorMinutes[load];
-            DoorMinutes[load] = minutes;
-        }
-
-        return agree;
     }
 
     private void FillShelves(PlanTask task, int sign)

@@ -45,14 +45,10 @@ internal sealed partial class DayBoard
         _room = new int[_network.Kitchen.Ovens.Max(o => o.Shelves)];
         _chosen = new int[_network.Tasks.Select(t => t.Oven?.Items ?? 0).DefaultIfEmpty(0).Max()];
         _waits = new int[_network.Helpers.Length];
-        DoorMinutes = new int[n];
     }
 
     /// <summary>Whether nothing goes in or out while something else bakes.</summary>
     public bool DoorShut { get; init; }
-
-    /// <summary>By how many minutes each task is taken to be lengthened by open doors.</summary>
-    public int[] DoorMinutes { get; }
 
     /// <summary>The minute at which a task that is placed starts.</summary>
     public int StartOf(int task) => _start[task];
@@ -60,7 +56,7 @@ internal sealed partial class DayBoard
     /// <summary>The minute at which it ends.</summary>
     public int EndOf(int task) => _end[task];
 
-    /// <summary>Takes everything away but the door's minutes.</summary>
+    /// <summary>Takes everything away.</summary>
     public void Wipe()
     {
         foreach (var b in _busy) Array.Clear(b);

@@ -48,10 +48,9 @@ internal sealed partial class DayModel
         }
 
         // Dough is taken out of the oven it stands in.
-        foreach (var clear in _network.Tasks.Where(t => t.Id.EndsWith(".clear", StringComparison.Ordinal)))
+        foreach (var spell in _network.Tasks.Where(t => t.Oven is { Setting.IsProof: true }))
         {
-            var proof = _network.Tasks.First(t => t.Id + ".clear" == clear.Id);
-            if (_inOven.TryGetValue(clear.Index, out var a) && _inOven.TryGetValue(proof.Index, out var b)) _model.Add(a == b);
+            if (_network.ClearingOf(spell) is { } clearing && _inOven.TryGetValue(clearing.Index, out var a) && _inOven.TryGetValue(spell.Index, out var b)) _model.Add(a == b);
         }
     }
 

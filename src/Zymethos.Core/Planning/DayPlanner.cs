@@ -61,13 +61,19 @@ public sealed record PlanOutcome(PlanStatus Status, Plan? Plan, int BoundFinish,
 public static class DayPlanner
 {
     /// <summary>Share of the limit by which the search for a better order is over on the slowest machine.</summary>
-    private const double MostOrderShare = 0.12;
+    private const double MostOrderShare = 0.2;
 
-    /// <summary>Share of the limit by which the search for the soonest finish is over.</summary>
-    private const double FinishShare = 0.75;
+    /// <summary>Share of the limit by which the search for the soonest finish is over on a day of few steps.</summary>
+    private const double FinishShare = 0.55;
+
+    /// <summary>The same on a day of more, whose bound more time would hardly raise.</summary>
+    private const double LongFinishShare = 0.75;
 
     /// <summary>Share of the limit by which the bound has been raised.</summary>
-    private const double BoundShare = 0.87;
+    private const double BoundShare = 0.9;
+
+    // Eight recipes or so.
+    private const int FewSteps = 80;
 
     /// <summary>Plans. The outcome's plan obeys every rule, or is null.</summary>
     public static PlanOutcome Plan(TaskNetwork network, SolveSettings settings, CancellationToken cancel = default)
@@ -80,7 +86,7 @@ public static class DayPlanner
         if (FirstPlan.Find(network, settings.Seed) is { } first)
         {
             best.Take(first);
-            OrderSearch.Improve(network, first, settings.Seed, OrderSearch.Tries(network, settings.Limit), () => best.IsProven || cancel.IsCancellationRequested || clock.Elapsed > settings.Limit * MostOrderShare, best.Take);
+            BetterOrders(network, first, settings, best, () => cancel.IsCancellationRequested || clock.Elapsed > settings.Limit * MostOrderShare);
         }
 
         if (!best.IsProven)
@@ -88,7 +94,8 @@ public static class DayPlanner
             var model = new DayModel(network, reach, best.Bound, ModelDepth.Whole);
             model.MinimiseFinish(best.Best);
             if (best.Best is null) model.BeginAt(settings.Keep);
-            var status = model.Solve(settings, (settings.Limit * FinishShare) - clock.Elapsed, cancel, best.Take);
+            var share = network.Tasks.Length <= FewSteps ? FinishShare : LongFinishShare;
+            var status = model.Solve(settings, (settings.Limit * share) - clock.Elapsed, cancel, best.Take);
             if (status is CpSolverStatus.Infeasible) return best.Outcome(PlanStatus.Impossible);
             best.Raise(model.Bound);
             if (status is CpSolverStatus.Optimal or CpSolverStatus.Feasible) best.Take(model.Read());
@@ -101,5 +108,22 @@ public static class DayPlanner
         var rest = best.IsProven ? TimeSpan.FromTicks(Math.Min((settings.Limit - clock.Elapsed).Ticks, settings.Limit.Ticks / 3)) : settings.Limit - clock.Elapsed;
         var better = tidy.Solve(settings, rest, cancel, (_, _, _) => { }) is CpSolverStatus.Optimal or CpSolverStatus.Feasible ? tidy.Read() : plan;
         return best.Outcome(best.IsProven ? PlanStatus.Proven : PlanStatus.Found) with { Plan = better };
+    }
+
+    /// <summary>Looks for better orders, one search on each core with a seed of its own.</summary>
+    private static void BetterOrders(TaskNetwork network, Plan first, SolveSettings settings, BestSoFar best, Func<bool> isOver)
+    {
+        var tries = OrderSearch.Tries(network, settings.Limit);
+        var found = new Plan[settings.Workers];
+        Parallel.For(0, found.Length, i =>
+        {
+            var ends = first.Finish(network);
+            found[i] = OrderSearch.Improve(network, first, settings.Seed + i, tries, () => ends <= best.Bound || isOver(), better =>
+            {
+                ends = better.Finish(network);
+                best.Take(better);
+            });
+        });
+        best.Prefer(found.MinBy(p => p.Finish(network))!);
     }
 }

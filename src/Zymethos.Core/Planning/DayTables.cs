@@ -24,7 +24,7 @@ internal sealed class DayTables
         Transition = [.. ovens.Select(t => Settings.Select(a => Settings.Select(b => t.Transition(a, b)).ToArray()).ToArray())];
         FromCold = [.. ovens.Select(t => Settings.Select(t.FromCold).ToArray())];
         OpeningCosts = [.. Enumerable.Range(0, ovens.Length).Select(o => network.Tasks.Select(t => t.Oven is null ? [] : t.Hands.Select(h => OvenDoor.Costs(network, t, h, o)).ToArray()).ToArray())];
-        StandsWith = [.. network.Tasks.Select(t => ovens.Length > 1 && t.Id.EndsWith(".clear", StringComparison.Ordinal) ? network.Tasks.FirstOrDefault(p => p.Id + ".clear" == t.Id)?.Index ?? -1 : -1)];
+        StandsWith = [.. network.Tasks.Select(t => ovens.Length > 1 && t.Oven is { Setting.IsProof: true } ? network.SpellBefore(t)?.Index ?? -1 : -1)];
     }
 
     /// <summary>The day.</summary>

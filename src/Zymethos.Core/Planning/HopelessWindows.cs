@@ -6,6 +6,9 @@ namespace Zymethos.Core.Planning;
 /// <summary>Windows that no hour of the day can keep, because the oven does not get from one heat to the other in them.</summary>
 internal static class HopelessWindows
 {
+    // What each way out may take to be tried.
+    private static readonly TimeSpan Look = TimeSpan.FromMilliseconds(700);
+
     /// <summary>Hard windows between two oven steps that are shorter than this oven needs from the one setting to the other: no hour of the day helps.</summary>
     public static List<(TaskLink Link, int Needed)> Find(TaskNetwork network)
     {
@@ -22,7 +25,7 @@ internal static class HopelessWindows
 
     /// <summary>Minutes to clear the oven after an oven-proof spell, before which it cannot be heated; 0 after anything else.</summary>
     private static int Clearing(TaskNetwork network, int task) =>
-        network.Links.Where(l => l.From == task && network.Tasks[l.To].Id == network.Tasks[task].Id + ".clear").Select(l => network.Tasks[l.To].Likely).FirstOrDefault();
+        network.ClearingOf(network.Tasks[task])?.Likely ?? 0;
 
     /// <summary>What clashes, and the ways out that were found to work.</summary>
     public static ClashReport Report(TaskNetwork network, List<(TaskLink Link, int Needed)> windows, DayWish? wish)
@@ -34,15 +37,15 @@ internal static class HopelessWindows
         var ways = bakes.Count == 1 && network.Bakes.Length > 1
             ? ImmutableArray.Create(new WayOut(WayOutKind.LeaveOut, 0, bakes[0], $"Leave {network.Bakes[bakes[0]].Name} out: no hour of the day makes it possible in this oven."))
             : [];
-        var onCounter = wish is null ? null : CounterRise.Way(network.Kitchen, wish, bakes, 1);
-        return new ClashReport(true, [.. words.Distinct()], [.. ways, .. onCounter is null ? [] : new[] { onCounter }, .. Ways(network, windows)]);
+        var onCounter = wish is null ? null : CounterRise.Way(network.Kitchen, wish, bakes, 1, Look);
+        return new ClashReport(true, [.. words.Distinct()], [.. ways.Concat(onCounter is null ? [] : [onCounter]).Concat(Ways(network, windows)).OrderBy(w => w.Price)]);
     }
 
     /// <summary>What makes a window possible that this oven cannot keep: a wider one in the recipe, or another oven. Both are tried.</summary>
     private static IEnumerable<WayOut> Ways(TaskNetwork network, List<(TaskLink Link, int Needed)> windows)
     {
         var wider = network with { Links = [.. network.Links.Select(l => windows.Where(w => w.Link == l).Select(w => l with { MaxLag = w.Needed }).FirstOrDefault() ?? l)] };
-        if (ClashFinder.Works(wider, 1, TimeSpan.FromMilliseconds(700)))
+        if (ClashFinder.Works(wider, 1, Look))
         {
             var words = windows
                 .Select(w => (Title: network.Tasks[w.Link.To].Step?.Title, Name: network.Bakes[network.Tasks[w.Link.To].Bake].Name, w.Needed)).Distinct()
@@ -65,6 +68,6 @@ internal static class HopelessWindows
             Kitchen = network.Kitchen with { SecondOven = network.Kitchen.Oven },
             Tasks = [.. network.Tasks.Select(t => t.Oven is { } need ? t with { Oven = need with { InSecond = need.UnitsPerItem } } : t)],
         };
-        if (ClashFinder.Works(two, 1, TimeSpan.FromMilliseconds(700))) yield return new WayOut(WayOutKind.SecondOven, 0, null, "Use a second oven: one as good as this, a neighbour’s too, and the day works.");
+        if (ClashFinder.Works(two, 1, Look)) yield return new WayOut(WayOutKind.SecondOven, 0, null, "Use a second oven: one as good as this, a neighbour’s too, and the day works.");
     }
 }

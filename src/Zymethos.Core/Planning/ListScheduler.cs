@@ -7,13 +7,9 @@ namespace Zymethos.Core.Planning;
 /// around what is already written down. A hard window that does not hold sends the step before it to a later start, and the bake is laid
 /// again. Deterministic. Gives the hand methods, the first plan and the hint for the solver.
 /// </summary>
-/// <remarks>
-/// A bake can also be laid in pieces: steps that a window or a pan ties together are one piece, and what may wait as long as it likes (dough in the cold, slices before their second bake) begins another.
-/// </remarks>
 public sealed class ListScheduler
 {
     private const int MostRepairs = 600;
-    private const int MostRounds = 6;
 
     private readonly TaskNetwork _network;
     private readonly DayTables _day;
@@ -31,7 +27,10 @@ public sealed class ListScheduler
         Pieces = [.. _bakeTasks.SelectMany(PiecesOf)];
     }
 
-    /// <summary>The pieces of all bakes, each with its tasks in the order in which they are laid; those of one bake in an order in which they can be laid.</summary>
+    /// <summary>
+    /// The pieces of all bakes: steps that a window or a pan ties together are one piece, and what may wait as long as it likes (dough in the cold, slices before their second bake) begins another.
+    /// Each has its tasks in the order in which they are laid; those of one bake stand in an order in which they can be laid.
+    /// </summary>
     internal IReadOnlyList<int[]> Pieces { get; }
 
     /// <summary>
@@ -56,44 +55,18 @@ public sealed class ListScheduler
     private Plan? Lay(IReadOnlyList<int> order, bool keepEnds, bool doorShut)
     {
         var board = Board(keepEnds, doorShut);
-        Array.Clear(board.DoorMinutes);
         // What is pinned has its place before anything else looks for one.
         foreach (var bake in order.OrderBy(b => _network.Pins.Any(p => _network.Tasks[p.Task].Bake == b) ? 0 : 1))
         {
-            if (!Place(board, _bakeTasks[bake], 0)) return null;
+            if (!Place(board, _bakeTasks[bake])) return null;
         }
 
         return board.ToPlan();
     }
 
-    /// <summary>
-    /// Lays the day in pieces with open doors: again and again, each time with the minutes that they cost the time before, until they cost as much as was thought. Null when a piece finds no place or the
-    /// doors never come to agree; the board is good until the next day is laid.
-    /// </summary>
-    /// <param name="order">Every piece once, none before what it waits for.</param>
-    /// <param name="notBefore">The minute before which nothing of a piece starts, by piece.</param>
-    /// <param name="doorMinutes">What open doors are thought to cost at first, by task.</param>
-    internal DayBoard? LayPieces(int[] order, int[] notBefore, int[] doorMinutes)
+    private bool Place(DayBoard board, int[] tasks)
     {
-        var board = Board(keepEnds: true, doorShut: false);
-        Array.Copy(doorMinutes, board.DoorMinutes, doorMinutes.Length);
-        for (var round = 0; round < MostRounds; round++)
-        {
-            foreach (var piece in order)
-            {
-                if (!Place(board, Pieces[piece], notBefore[piece])) return null;
-            }
-
-            if (board.DoorsAgree()) return board;
-            board.Wipe();
-        }
-
-        return null;
-    }
-
-    private bool Place(DayBoard board, int[] tasks, int notBefore)
-    {
-        foreach (var t in tasks) _earliest[t] = _day.Held[t] ?? Math.Max(notBefore, _day.Earliest[t]);
+        foreach (var t in tasks) _earliest[t] = _day.Held[t] ?? _day.Earliest[t];
         for (var repair = 0; repair < MostRepairs; repair++)
         {
             var (failed, pushed) = TryPlace(board, tasks);

@@ -310,7 +310,7 @@ internal sealed class NetworkBuilder
         var of = Tasks[proof];
         Tasks.Add(new PlanTask(
             index,
-            of.Id + ".clear",
+            PlanTask.ClearingId(of.Id),
             of.Bake,
             "Take dough, towel and water out of the oven",
             StepKind.Work,

@@ -274,8 +274,8 @@ public static class PlanChecker
     }
 
     private static bool IsCleared(TaskNetwork network, Plan plan, PlanTask proof) =>
-        network.Tasks.Any(t => t.Bake == proof.Bake && t.Oven?.Setting.IsProof == true && !t.Hands.IsEmpty && t.Id == proof.Id + ".clear"
-            && plan.Tasks[t.Index].Oven == plan.Tasks[proof.Index].Oven && plan.Tasks[t.Index].Start == plan.Tasks[proof.Index].End);
+        network.ClearingOf(proof) is { Oven.Setting.IsProof: true, Hands.IsEmpty: false } clearing
+        && plan.Tasks[clearing.Index].Oven == plan.Tasks[proof.Index].Oven && plan.Tasks[clearing.Index].Start == plan.Tasks[proof.Index].End;
 
     /// <summary>Every pan has a shelf that it wants, and whatever stands on a shelf at once really stands there side by side.</summary>
     private static void CheckShelves(TaskNetwork network, Plan plan, List<BrokenRule> broken)

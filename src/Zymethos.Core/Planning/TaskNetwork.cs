@@ -72,6 +72,12 @@ public sealed record TaskNetwork(
     /// <summary>The last minute anything may end.</summary>
     public int Horizon => SpanEnd + AfterSpan;
 
+    /// <summary>The step that takes the dough out of the oven after a spell; null where nothing does.</summary>
+    public PlanTask? ClearingOf(PlanTask spell) => Tasks.FirstOrDefault(t => t.Bake == spell.Bake && t.Id == PlanTask.ClearingId(spell.Id));
+
+    /// <summary>The spell after which a step takes the dough out of the oven; null for a step that does not.</summary>
+    public PlanTask? SpellBefore(PlanTask clearing) => Tasks.FirstOrDefault(t => t.Bake == clearing.Bake && clearing.Id == PlanTask.ClearingId(t.Id));
+
     /// <summary>The oven of that number as a body that heats and cools.</summary>
     public OvenThermal Thermal(int oven) => new(Kitchen.Ovens[oven], Kitchen.Room);
 
@@ -219,6 +225,9 @@ public sealed record PlanTask(
     /// <summary>When hands are needed, given when the task starts and ends.</summary>
     public (int From, int Until) HandsAt(HandsNeed need, int start, int end) =>
         IsAtEnd(need) ? (end - need.Length, end) : (start + need.Offset, start + need.Offset + need.Length);
+
+    /// <summary>The id of the step that takes the dough out after a spell in the oven.</summary>
+    public static string ClearingId(string spell) => spell + ".clear";
 
     /// <summary>Whether someone must be there at some moment of it: hands at work, or a hot oven to watch.</summary>
     public bool NeedsPresence => !Hands.IsEmpty || Oven is { Setting.IsProof: false };

@@ -46,6 +46,22 @@ public enum WayOutKind
 /// <param name="Text">What to do, in a sentence.</param>
 public sealed record WayOut(WayOutKind Kind, int Minutes, int? Bake, string Text)
 {
+    /// <summary>How dear it is, in minutes of a baker's patience: an hour's shift is easier than giving up a bake (common practice, no source).</summary>
+    public int Price => Kind switch
+    {
+        WayOutKind.FinishLater => Minutes,
+        WayOutKind.ReadyLater => Minutes,
+        WayOutKind.StartEarlier => Minutes + 5,
+        WayOutKind.LongerAtBothEnds => Minutes + 10,
+        WayOutKind.MoreHands => 90,
+        WayOutKind.FewerBatches => 100,
+        WayOutKind.WiderWindow => 60 + Minutes,
+        WayOutKind.SecondOven => 240,
+        WayOutKind.OnCounter => 20 + Minutes,
+        WayOutKind.LetMove => Minutes / 2,
+        _ => 120,
+    };
+
     /// <summary>Id of the pinned step it lets go; empty for every other way.</summary>
     public string Step { get; init; } = "";
 

@@ -82,9 +82,10 @@ public sealed class ClashFinderTests
         Assert.Equal(PlanStatus.Impossible, DayPlanner.Plan(network, new SolveSettings(Limit)).Status);
         var report = ClashFinder.Report(network, true, Limit, 1);
         Assert.Matches("“cool” within 5 min of “hot” .*this oven needs \\d+ min", Assert.Single(report.Clash));
-        Assert.Equal([WayOutKind.LeaveOut, WayOutKind.WiderWindow, WayOutKind.SecondOven], report.WaysOut.Select(w => w.Kind));
+        Assert.Equal([WayOutKind.WiderWindow, WayOutKind.LeaveOut, WayOutKind.SecondOven], report.WaysOut.Select(w => w.Kind));
+        Assert.Equal(report.WaysOut.Select(w => w.Price).Order(), report.WaysOut.Select(w => w.Price));
         // What is offered is just what the day needs.
-        var window = Assert.Single(report.WaysOut[1].Windows);
+        var window = Assert.Single(report.WaysOut[0].Windows);
         Assert.Equal((0, "hot", "cool"), (window.Bake, window.From, window.To));
         PlanStatus Waiting(int more) => DayPlanner.Plan(
             TaskCompiler.Compile(Kitchen.Ordinary("Slow"), wish with { Bakes = [new BakeWish(recipe with { Links = [RandomDays.Tie("hot", "cool", 0, 5 + more)] }, 1, null, null)] }).Network!,

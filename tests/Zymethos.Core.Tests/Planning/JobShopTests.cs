@@ -59,6 +59,18 @@ public sealed class JobShopTests
         Assert.Empty(PlanChecker.Check(network, outcome.Plan));
     }
 
+    [Theory]
+    [InlineData(Ft06, 6, 55)]
+    [InlineData(La01, 5, 666)]
+    [InlineData(La02, 5, 655)]
+    public void A_search_for_a_better_order_alone_comes_within_a_few_percent_of_it(string text, int machines, int optimum)
+    {
+        var network = Network(text, machines);
+        var plan = OrderSearch.Improve(network, FirstPlan.Find(network, 1)!, 1, 40_000);
+        Assert.Empty(PlanChecker.Check(network, plan));
+        Assert.InRange(plan.Finish(network), optimum, 1.03 * optimum);
+    }
+
     /// <summary>Each operation needs its machine, and one of as many hands as there are jobs, so that hands never bind.</summary>
     private static TaskNetwork Network(string text, int machines)
     {
