@@ -80,13 +80,32 @@ public sealed class OrderSearch
         return search._best;
     }
 
-    private void Anneal(int tries, Func<bool> isOver, Action<Plan> onBetter)
+    /// <summary>
+    /// The day in an order in which it stood: when something takes longer than it was planned to, the rest follows in its old order. Null when a step has no place in that order, or a rule is broken by
+    /// keeping it.
+    /// </summary>
+    /// <param name="network">The day as it is now.</param>
+    /// <param name="stood">Where steps stood, by their ids.</param>
+    public static Plan? InOrder(TaskNetwork network, IReadOnlyDictionary<string, int> stood)
+    {
+        if (!network.Tasks.All(t => stood.ContainsKey(t.Id))) return null;
+        var old = new Plan([.. network.Tasks.Select(t => new PlannedTask(stood[t.Id], stood[t.Id] + t.TakesFrom(stood[t.Id]), [], []) { Oven = t.Oven is { UnitsPerItem: 0 } ? 1 : 0 })]);
+        var search = new OrderSearch(network, old, 0);
+        return search.LayFirst() && search._timetable is { IsSettled: true } day && day.ToPlan() is var plan && PlanChecker.Check(network, plan).Count == 0 ? plan : null;
+    }
+
+    private bool LayFirst()
     {
         Array.Copy(_times, _wanted, _times.Length);
         Merge([.. Enumerable.Range(0, _times.Length).OrderBy(i => _times[i])]);
         Array.Copy(_next, _order, _next.Length);
         Array.Copy(_ovens, _timetable.Oven, _ovens.Length);
-        var cost = Lay(double.MaxValue, BrokenWeightAtFirst) ? Keep(onBetter) : double.MaxValue;
+        return Lay(double.MaxValue, BrokenWeightAtFirst);
+    }
+
+    private void Anneal(int tries, Func<bool> isOver, Action<Plan> onBetter)
+    {
+        var cost = LayFirst() ? Keep(onBetter) : double.MaxValue;
         for (var i = 0; i < tries && !isOver(); i++)
         {
             Array.Copy(_times, _wanted, _times.Length);
