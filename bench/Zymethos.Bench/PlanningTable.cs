@@ -1,4 +1,5 @@
 using System.Diagnostics;
+using NodaTime;
 using Zymethos.Core.Planning;
 using Zymethos.Core.Tests.Planning;
 
@@ -23,7 +24,12 @@ internal static class PlanningTable
     /// <summary>The plan's figure divided by the hand method's.</summary>
     private sealed record Ratio(double Kitchen, double Oven, double Changes);
 
-    public static void Print(int days, int seconds, int[] sizes)
+    /// <summary>Prints the table.</summary>
+    /// <param name="days">Days of each size.</param>
+    /// <param name="seconds">Seconds of search each.</param>
+    /// <param name="sizes">Numbers of recipes.</param>
+    /// <param name="doorCosts">Whether an open door costs what else is in the oven any time.</param>
+    public static void Print(int days, int seconds, int[] sizes, bool doorCosts)
     {
         var results = sizes.ToDictionary(n => n, n => new List<DayResult>());
         // One plan not counted: the solver's library is loaded and the code compiled.
@@ -32,13 +38,13 @@ internal static class PlanningTable
         {
             for (var seed = 1; seed <= days; seed++)
             {
-                results[size].Add(Plan(Day(seed, size), TimeSpan.FromSeconds(seconds)));
+                results[size].Add(Plan(Day(seed, size, doorCosts), TimeSpan.FromSeconds(seconds)));
                 Console.Error.Write($"\r{size} recipes, day {seed} of {days}   ");
             }
         }
 
         Console.Error.WriteLine();
-        Console.WriteLine($"{days} random days of each size, {seconds} s of search each, {Environment.ProcessorCount} cores.");
+        Console.WriteLine($"{days} random days of each size, {seconds} s of search each, {Environment.ProcessorCount} cores{(doorCosts ? "" : ", open doors cost nothing")}.");
         Console.WriteLine();
         Console.WriteLine("| recipes | steps (median) | first valid plan, ms (median / worst) | within 5 % of the final finish, s (median / worst) | gap to the proven bound, % (median / worst) | proven best |");
         Console.WriteLine("|---|---|---|---|---|---|");
@@ -80,8 +86,12 @@ internal static class PlanningTable
         Console.WriteLine($"Largest memory of the process: {Process.GetCurrentProcess().PeakWorkingSet64 / 1_000_000} MB.");
     }
 
-    private static TaskNetwork Day(int seed, int size) =>
-        RandomDays.Day(seed, size, Math.Clamp(size * HoursForThree / 3, ShortestSpan, LongestSpan), size > MostForOne ? 3 : 1);
+    private static TaskNetwork Day(int seed, int size, bool doorCosts)
+    {
+        var (kitchen, wish) = RandomDays.Asked(seed, size, Math.Clamp(size * HoursForThree / 3, ShortestSpan, LongestSpan), size > MostForOne ? 3 : 1);
+        if (!doorCosts) kitchen = kitchen with { Oven = kitchen.Oven with { DoorDrop = 0, ColdLoad = Duration.Zero } };
+        return TaskCompiler.Compile(kitchen, wish).Network ?? throw new InvalidOperationException("The day does not compile.");
+    }
 
     private static DayResult Plan(TaskNetwork network, TimeSpan limit)
     {

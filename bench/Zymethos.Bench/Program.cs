@@ -1,7 +1,7 @@
 using BenchmarkDotNet.Running;
 using Zymethos.Bench;
 
-// planning [days] [seconds] [recipes,recipes,...]   the table of docs/performance.md
+// planning [days] [seconds] [recipes,...] [free]     the table of docs/performance.md; free: open doors cost nothing
 // live [days]                                       planning the rest of a day again after a slip
 // book [lines]                                      what reading lines and scaling the Book cost
 // season [seconds] [lots,lots,...] [seasons]         seasons of so many lots over eight weeks
@@ -12,7 +12,8 @@ switch (args.FirstOrDefault() ?? "planning")
         PlanningTable.Print(
             Number(1, 20),
             Number(2, 10),
-            args.Length > 3 ? [.. args[3].Split(',').Select(int.Parse)] : [5, 8, 12]);
+            args.Length > 3 ? [.. args[3].Split(',').Select(int.Parse)] : [5, 8, 12],
+            args.ElementAtOrDefault(4) != "free");
         return 0;
     case "live":
         LiveTable.Print(Number(1, 10));
@@ -27,7 +28,7 @@ switch (args.FirstOrDefault() ?? "planning")
         BenchmarkRunner.Run<PlanningParts>();
         return 0;
     default:
-        Console.Error.WriteLine("There is: planning [days] [seconds] [recipes,...], live [days], book [lines], season [seconds] [lots,...] [seasons] and micro.");
+        Console.Error.WriteLine("There is: planning [days] [seconds] [recipes,...] [free], live [days], book [lines], season [seconds] [lots,...] [seasons] and micro.");
         return 2;
 }
 
