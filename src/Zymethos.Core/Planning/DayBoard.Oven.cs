@@ -1,3 +1,5 @@
+using System.Runtime.InteropServices;
+
 namespace Zymethos.Core.Planning;
 
 /// <summary>The ovens on the board: heats that keep apart, shelves, open doors.</summary>
@@ -11,30 +13,12 @@ internal sealed partial class DayBoard
         var length = takes;
         for (var round = 0; round < 10; round++)
         {
-            var longer = takes + OpenedFor(task.Index, oven, at, at + length);
+            var longer = takes + _day.OpenedFor(task.Index, oven, at, at + length, CollectionsMarshal.AsSpan(_loads), _oven, _start, _end);
             if (longer == length) break;
             length = longer;
         }
 
         return length;
-    }
-
-    /// <summary>The minutes by which what stands in the oven lengthens a bake that stands there from one minute until another.</summary>
-    private int OpenedFor(int task, int oven, int from, int until)
-    {
-        var minutes = 0;
-        foreach (var load in _loads)
-        {
-            if (load == task || _oven[load] != oven || _day.SettingOf[load] != _day.SettingOf[task] || _start[load] >= until || _end[load] <= from) continue;
-            var other = _network.Tasks[load];
-            for (var i = 0; i < other.Hands.Length; i++)
-            {
-                var moment = other.HandsAt(other.Hands[i], _start[load], _end[load]).From;
-                if (OvenDoor.IsWithin(moment, from, until)) minutes += _day.OpeningCosts[oven][load][i];
-            }
-        }
-
-        return minutes;
     }
 
     private void FillShelves(PlanTask task, int sign)
@@ -103,20 +87,7 @@ internal sealed partial class DayBoard
             _room[s] = !need.MayStandOn(s, shelves.Length) || (!_network.Unmixed.IsEmpty && MeetsUnmixed(need, from, until, oven, s)) ? 0 : TaskNetwork.ShelfUnits - Most(shelves[s], from, until);
         }
 
-        for (var item = 0; item < need.Items; item++)
-        {
-            var best = -1;
-            for (var s = 0; s < shelves.Length; s++)
-            {
-                if (_room[s] >= units && (best < 0 || _room[s] < _room[best])) best = s;
-            }
-
-            if (best < 0) return false;
-            _room[best] -= units;
-            _chosen[item] = best;
-        }
-
-        return true;
+        return DayTables.PickFullest(_room.AsSpan(0, shelves.Length), units, _chosen.AsSpan(0, need.Items));
     }
 
     private bool MeetsUnmixed(OvenNeed need, int from, int until, int oven, int shelf)

@@ -71,4 +71,51 @@ internal sealed class DayTables
 
     /// <summary>The spell whose dough a step takes out, where there are two ovens; else -1.</summary>
     public int[] StandsWith { get; }
+
+    /// <summary>The minutes by which open doors for others lengthen a bake that stands in an oven from one minute until another.</summary>
+    /// <param name="task">The bake.</param>
+    /// <param name="oven">Its oven.</param>
+    /// <param name="from">When it goes in.</param>
+    /// <param name="until">When it comes out.</param>
+    /// <param name="loads">The loads that have been laid; the bake itself may be among them.</param>
+    /// <param name="ovenOf">The oven of each load.</param>
+    /// <param name="start">When each load goes in.</param>
+    /// <param name="end">When each comes out.</param>
+    public int OpenedFor(int task, int oven, int from, int until, ReadOnlySpan<int> loads, int[] ovenOf, int[] start, int[] end)
+    {
+        var minutes = 0;
+        foreach (var load in loads)
+        {
+            if (load == task || ovenOf[load] != oven || SettingOf[load] != SettingOf[task] || start[load] >= until || end[load] <= from) continue;
+            var other = Network.Tasks[load];
+            for (var i = 0; i < other.Hands.Length; i++)
+            {
+                if (OvenDoor.IsWithin(other.HandsAt(other.Hands[i], start[load], end[load]).From, from, until)) minutes += OpeningCosts[oven][load][i];
+            }
+        }
+
+        return minutes;
+    }
+
+    /// <summary>Picks a shelf for every pan of a load, the fullest that still has room; false when they do not fit.</summary>
+    /// <param name="room">Parts of each shelf that are free; less what is picked afterwards.</param>
+    /// <param name="units">Parts of a shelf that each pan takes.</param>
+    /// <param name="chosen">The shelf of each pan.</param>
+    public static bool PickFullest(Span<int> room, int units, Span<int> chosen)
+    {
+        for (var item = 0; item < chosen.Length; item++)
+        {
+            var best = -1;
+            for (var s = 0; s < room.Length; s++)
+            {
+                if (room[s] >= units && (best < 0 || room[s] < room[best])) best = s;
+            }
+
+            if (best < 0) return false;
+            room[best] -= units;
+            chosen[item] = best;
+        }
+
+        return true;
+    }
 }

@@ -195,7 +195,6 @@ internal sealed partial class Timetable
     {
         var (need, oven) = (_network.Tasks[load].Oven!, Oven[load]);
         var shelves = _network.Kitchen.Ovens[oven].Shelves;
-        var units = need.UnitsIn(oven);
         for (var s = 0; s < shelves; s++) _room[s] = need.MayStandOn(s, shelves) ? TaskNetwork.ShelfUnits : 0;
         foreach (var other in before)
         {
@@ -206,19 +205,6 @@ internal sealed partial class Timetable
             foreach (var s in _shelves[other]) _room[s] = mix ? _room[s] - there.UnitsIn(oven) : 0;
         }
 
-        for (var item = 0; item < need.Items; item++)
-        {
-            var best = -1;
-            for (var s = 0; s < shelves; s++)
-            {
-                if (_room[s] >= units && (best < 0 || _room[s] < _room[best])) best = s;
-            }
-
-            if (best < 0) return false;
-            _room[best] -= units;
-            _shelves[load][item] = best;
-        }
-
-        return true;
+        return DayTables.PickFullest(_room.AsSpan(0, shelves), need.UnitsIn(oven), _shelves[load]);
     }
 }

@@ -49,7 +49,7 @@ internal sealed partial class Timetable
         {
             var load = _loads[i];
             if (_day.Settings[_day.SettingOf[load]].IsProof) continue;
-            var minutes = OpenedFor(load);
+            var minutes = _day.OpenedFor(load, Oven[load], _start[load], _end[load], _loads.AsSpan(0, _loadCount), Oven, _start, _end);
             if (minutes == DoorMinutes[load]) continue;
             wrong += Math.Abs(minutes - DoorMinutes[load]);
             DoorMinutes[load] = minutes;
@@ -57,23 +57,5 @@ internal sealed partial class Timetable
         }
 
         return wrong;
-    }
-
-    private int OpenedFor(int load)
-    {
-        var (oven, setting, start, end) = (Oven[load], _day.SettingOf[load], _start[load], _end[load]);
-        var minutes = 0;
-        for (var i = 0; i < _loadCount; i++)
-        {
-            var other = _loads[i];
-            if (other == load || Oven[other] != oven || _day.SettingOf[other] != setting || _start[other] >= end || _end[other] <= start) continue;
-            var task = _network.Tasks[other];
-            for (var need = 0; need < task.Hands.Length; need++)
-            {
-                if (OvenDoor.IsWithin(task.HandsAt(task.Hands[need], _start[other], _end[other]).From, start, end)) minutes += _day.OpeningCosts[oven][other][need];
-            }
-        }
-
-        return minutes;
     }
 }
