@@ -1,0 +1,25 @@
+using System.Runtime.CompilerServices;
+
+namespace Zymethos.Core.Tests.Corpus;
+
+/// <summary>A recipe as somebody would paste it, and what a baker would say it means.</summary>
+/// <param name="Name">Name of its two files.</param>
+/// <param name="Text">As pasted.</param>
+/// <param name="Expected">One expectation a line, written from the text before the reader was.</param>
+public sealed record CorpusRecipe(string Name, string Text, IReadOnlyList<string> Expected)
+{
+    /// <summary>Every recipe of the corpus, in order.</summary>
+    public static IReadOnlyList<CorpusRecipe> All { get; } = Load();
+
+    private static List<CorpusRecipe> Load() =>
+        [.. Directory.GetFiles(Folder(), "*.txt").Order(StringComparer.Ordinal).Select(file => new CorpusRecipe(
+            Path.GetFileNameWithoutExtension(file),
+            File.ReadAllText(file),
+            [.. File.ReadAllLines(Path.ChangeExtension(file, ".expect")).Select(l => l.Trim()).Where(l => l.Length > 0)]))];
+
+    private static string Folder([CallerFilePath] string here = "")
+    {
+        var built = Path.Combine(AppContext.BaseDirectory, "Corpus", "Recipes");
+        return Directory.Exists(built) ? built : Path.Combine(Path.GetDirectoryName(here)!, "Recipes");
+    }
+}
