@@ -17,6 +17,8 @@ public static class DraftOf
         Kind = Words.Of(recipe.Kind),
         Pieces = Text(recipe.Yield.Pieces),
         PieceName = recipe.Yield.PieceName,
+        Dialect = recipe.Dialect is { } dialect ? Words.Of(dialect) : "",
+        Questions = [.. recipe.Questions.Select(q => QuestionDraft.Of(q.About, q.Text))],
         FlourHabit = recipe.FlourHabit is { } habit ? Words.Of(habit) : "",
         DividedInto = recipe.DividedInto > 0 ? Text(recipe.DividedInto) : "",
         DivisionName = recipe.DivisionName,

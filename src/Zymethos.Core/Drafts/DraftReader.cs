@@ -48,6 +48,8 @@ public sealed partial class DraftReader
     {
         if (draft.FlourHabit.Length > 0 && Choice<FlourHabit>(draft.FlourHabit) is null) Wrong("flourHabit", "Choose how the writer filled a cup of flour.");
         var knowledge = Choice<FlourHabit>(draft.FlourHabit) is { } habit ? _knowledge.With(habit) : _knowledge;
+        var dialect = Choice<Dialect>(draft.Dialect) ?? before?.Dialect;
+        if (dialect is { } spoken) knowledge = knowledge.With(spoken);
         var readings = new List<IReadOnlyList<ReadLine>>();
         var parts = draft.Parts.Take(20).Select((p, i) => ReadPart(p, i, knowledge, readings)).ToImmutableArray();
         var keys = KeysOf(draft.Steps);
@@ -66,6 +68,8 @@ public sealed partial class DraftReader
             Choices = [.. draft.Choices.Select((c, i) => ReadChoice(c, $"choices[{i}]"))],
             Swaps = before?.Swaps ?? [],
             FlourHabit = Choice<FlourHabit>(draft.FlourHabit),
+            Dialect = dialect,
+            Questions = [.. draft.Questions.Take(60).Where(q => q.Text.Trim().Length > 0).OrderBy(q => q.Harm).Select(q => new OpenQuestion((QuestionAbout)q.Harm, q.Text.Trim()))],
             DividedInto = Whole(draft.DividedInto, "dividedInto", 0, 0, 1000),
             DivisionName = draft.DivisionName.Trim(),
         };
@@ -116,7 +120,7 @@ public sealed partial class DraftReader
         var lines = ImmutableArray.CreateBuilder<IngredientLine>();
         var read = new List<ReadLine>();
         if (draft.Lines.Length > LongestText * 2) Wrong($"parts[{index}].lines", $"At most {LongestText * 2} characters in a part.");
-        foreach (var text in draft.Lines.Split('\n').Take(200).Where(t => !string.IsNullOrWhiteSpace(t)))
+        foreach (var text in draft.Lines.Split('\n').Take(200).Where(t => !string.IsNullOrWhiteSpace(t)).SelectMany(t => _linesBefore.ContainsKey(t.Trim()) || t.TrimEnd().EndsWith(']') ? [t] : LineSplitter.Split(t, knowledge)))
         {
             var (line, reading) = LineOfRecipe.Of(text, knowledge);
             read.Add(reading);
@@ -160,32 +164,33 @@ public sealed partial class DraftReader
             return null;
         }
 
-        // "180 C, middle shelf": the heat, and where it wants to stand.
-        var match = Degrees().Match(heat.Split(',')[0].Trim());
-        if (!match.Success || !double.TryParse(match.Groups["n"].Value, NumberStyles.None, CultureInfo.InvariantCulture, out var degrees))
+        // "180 C, middle shelf", "170 C fan", "gas 4", "350": the heat, and where it wants to stand.
+        var typed = heat.Split(',')[0].Trim();
+        var plain = Degrees().Match(typed);
+        double? celsius = plain.Success ? PlainCelsius(plain) : HeatWords.Typed(typed)?.Celsius;
+        if (celsius is not { } degrees)
         {
-            Wrong($"{at}.oven", $"“{heat.Trim()}” is not a heat. Write 180 C or 350 F.");
+            Wrong($"{at}.oven", $"“{heat.Trim()}” is not a heat. Write 180 C, 350 F, 160 C fan or gas 4.");
             return null;
         }
 
-        var temperature = match.Groups["u"].Value.StartsWith("f", StringComparison.OrdinalIgnoreCase) || (match.Groups["u"].Length == 0 && degrees > 260) ? Temperature.FromFahrenheit(degrees) : Temperature.FromCelsius(degrees);
+        var temperature = Temperature.FromCelsius(degrees);
         if (temperature.Celsius is < 20 or > 350) Wrong($"{at}.oven", $"{temperature} is outside what a kitchen oven does.");
         return new OvenUse(kind == StepKind.Bake ? OvenState.Bake : OvenState.Proof, temperature, ReadPan(panName, at), Whole(pans, $"{at}.pans", 1, 1, 24)) { Shelf = ShelfWords.In(heat) };
+    }
+
+    private static double PlainCelsius(Match match)
+    {
+        var degrees = double.Parse(match.Groups["n"].Value, CultureInfo.InvariantCulture);
+        // What no kitchen oven reaches in Celsius is Fahrenheit.
+        return match.Groups["u"].Value.StartsWith("f", StringComparison.OrdinalIgnoreCase) || (match.Groups["u"].Length == 0 && degrees > 260) ? Temperature.FromFahrenheit(degrees).Celsius : degrees;
     }
 
     private Pan ReadPan(string name, string at)
     {
         name = name.Trim();
         if (_pans.TryGetValue(name, out var pan)) return pan;
-        var size = Size().Match(name);
-        if (size.Success)
-        {
-            var scale = size.Groups["in"].Success ? 25.4 : 10;
-            var sides = new[] { size.Groups["a"].Value, size.Groups["b"].Success ? size.Groups["b"].Value : size.Groups["a"].Value }
-                .Select(v => double.Parse(v.Replace(',', '.'), CultureInfo.InvariantCulture) * scale).OrderDescending().ToArray();
-            if (sides[0] is >= 40 and <= 700) return new Pan(name, Length.FromMillimetres(sides[0]), Length.FromMillimetres(sides[1]));
-        }
-
+        if (PanWords.Named(name) is { } sized) return sized;
         Wrong($"{at}.pan", name.Length == 0 ? "In which pan, or on which tray?" : $"“{name}” is not among the pans. Choose one, or give its size: tray 40 × 30 cm.");
         return _pans.Values.FirstOrDefault(p => p.Shape == PanShape.Tray) ?? new Pan("tray", Length.FromMillimetres(330), Length.FromMillimetres(240));
     }
@@ -295,9 +300,6 @@ public sealed partial class DraftReader
 
     [GeneratedRegex(@"^(?<n>\d{2,3})\s*°?\s*(?<u>c|f|celsius|fahrenheit)?\.?$", RegexOptions.IgnoreCase, 200)]
     private static partial Regex Degrees();
-
-    [GeneratedRegex(@"(?<a>\d{1,3}(?:[.,]\d)?)\s*(?:cm|in|""|″)?\s*(?:[x×]\s*(?<b>\d{1,3}(?:[.,]\d)?)\s*)?(?:cm|(?<in>in\b|""|″|inch))", RegexOptions.IgnoreCase, 200)]
-    private static partial Regex Size();
 
     [GeneratedRegex(@"^(?<name>[^:]{1,80}):\s*(?<kind>[A-Za-z]+),\s*(?<takes>[^;]{1,60})(?:;\s*(?<heat>\d+\s*[CF]?)\s*,\s*(?<pans>\d+)\s*[x×]\s*(?<pan>.{1,60}))?$", RegexOptions.None, 200)]
     private static partial Regex ModeLine();

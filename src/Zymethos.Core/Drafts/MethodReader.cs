@@ -1,5 +1,4 @@
 using System.Globalization;
-using System.Text.RegularExpressions;
 using Zymethos.Core.Interchange;
 using Zymethos.Core.Recipes;
 using Zymethos.Core.Safety;
@@ -7,256 +6,398 @@ using Zymethos.Core.Safety;
 namespace Zymethos.Core.Drafts;
 
 /// <summary>
-/// Proposes steps and links from the words of a method ("let rise until doubled, about 1 hour", "chill at least 2 hours or overnight", "while still warm").
-/// Everything it proposes is for the baker to confirm; what it had to guess it asks. No word is lost: each stands in a step's instruction.
+/// Proposes steps and links from the words of a method. A sentence is work, a wait, a bake, a heat, a touch part-way, a remark, keeping or yield, or several of these. Nothing becomes timed work
+/// unless a verb of work carries it, and no word is lost: each stands in a step's instruction, in the keeping, or in the notes.
 /// </summary>
-public sealed partial class MethodReader
+internal sealed partial class MethodReader
 {
-    private readonly List<StepDraft> _steps = [];
-    private readonly List<LinkDraft> _links = [];
-    private readonly List<string> _questions = [];
-    private readonly IReadOnlyList<Pan> _pans;
-    private string _heat = "";
-    private Pan? _pan;
+    private readonly MethodContext _context;
+    private readonly MethodReading _reading = new();
+    private readonly HashSet<string> _keys = new(StringComparer.Ordinal);
+    private readonly List<(int Step, string Word)> _beside = [];
+    private readonly List<string> _pending = [];
+    private HeatWords? _heat;
+    private MeantPan? _pan;
     private bool _shaped;
-    private bool _apart;
-    private int? _before;
+    private bool _atOnce;
+    private bool _deferred;
+    private bool _sameSentence;
+    private int _paragraph;
+    private int _strand;
+    private int _strands;
+    private int _sideParagraph = -1;
+    private string _sideWord = "";
+    private int _tail = -1;
+    private int _sideTail = -1;
+    private int _bake = -1;
 
-    private MethodReader(IReadOnlyList<Pan> pans) => _pans = pans;
+    private MethodReader(MethodContext context) => _context = context;
+
+    private List<MethodStep> Steps => _reading.Steps;
 
     /// <summary>Reads a method.</summary>
     /// <param name="paragraphs">As written; numbers before them are dropped.</param>
-    /// <param name="pans">Pans that may be meant.</param>
-    public static (List<StepDraft> Steps, List<LinkDraft> Links, List<string> Questions) Read(IEnumerable<string> paragraphs, IReadOnlyList<Pan> pans)
+    /// <param name="context">What is known beside it.</param>
+    public static MethodReading Read(IEnumerable<string> paragraphs, MethodContext context)
     {
-        var reader = new MethodReader(pans);
+        var reader = new MethodReader(context);
         foreach (var paragraph in paragraphs.Take(80))
         {
-            foreach (var clause in Clauses(Numbering().Replace(paragraph.Trim(), ""))) reader.Take(clause);
+            var text = Numbering().Replace(paragraph.Trim(), "");
+            foreach (var sentence in SentenceSplitter.Split(text)) reader.TakeSentence(sentence);
+            reader._paragraph++;
         }
 
-        return (reader._steps, reader._links, reader._questions);
+        reader.Close();
+        return reader._reading;
     }
 
-    private static IEnumerable<string> Clauses(string paragraph)
+    private void TakeSentence(string sentence)
     {
-        foreach (var sentence in SentenceEnd().Split(paragraph))
+        foreach (var piece in KeepingEnd().Split(sentence).Where(p => p.Any(char.IsLetterOrDigit)))
         {
-            foreach (var clause in ClauseEnd().Split(sentence))
+            var from = Steps.Count;
+            var became = TakePiece(piece.Trim());
+            var keys = Steps.Skip(from).Select(s => s.Draft.Key).ToList();
+            if (keys.Count == 0 && became is "step" or "touch" or "remark" or "heat" && Steps.Count > 0) keys.Add(Steps[^1].Draft.Key);
+            _reading.Sentences.Add(new SentenceDraft { Text = piece.Trim(), Became = became, Steps = keys });
+        }
+    }
+
+    /// <summary>Takes a sentence, or the part of one that stands for itself, and says what it became.</summary>
+    private string TakePiece(string piece)
+    {
+        var low = piece.ToLowerInvariant();
+        if (YieldWords.Line(piece.TrimEnd('.', '!')) is { } yield && !VerbWithObject().IsMatch(low))
+        {
+            if (_reading.Yield is null || yield.Rank < _reading.Yield.Rank) _reading.Yield = yield;
+            Note(piece);
+            return "yield";
+        }
+
+        PieceWords(low);
+        if (KeepingWords.Speaks(low))
+        {
+            foreach (var keeping in KeepingWords.In(low))
             {
-                var text = clause.Trim().TrimEnd('.', ';', ',').Trim();
-                if (text.Length > 1) yield return text;
+                if (PointOfTime().IsMatch(low) && Steps.Count > 0) keeping.After = Steps[^1].Draft.Key;
+                _reading.Keeping.Add(keeping);
+            }
+
+            Note(piece);
+            return "keeping";
+        }
+
+        if (KeepingWords.BestFrom(low) is { Length: > 0 } best && !Commands(low))
+        {
+            Best(best);
+            Note(piece);
+            return "keeping";
+        }
+
+        if (IsTouch(low))
+        {
+            Steps[_bake].Draft.Instruction = $"{Steps[_bake].Draft.Instruction} {Sentence(piece)}".Trim();
+            Touches(Steps[_bake], low);
+            return "touch";
+        }
+
+        if (!Commands(low) || IsRemark(low))
+        {
+            // "Place the rack in the lowest position and preheat to 325": the heat counts all the same.
+            if (Preheat().IsMatch(low) && HeatWords.In(low, _context.Dialect) is { Count: > 0 } heats) _heat = heats[^1];
+            Note(piece);
+            Remark(low);
+            return "remark";
+        }
+
+        var heatOnly = true;
+        _sameSentence = false;
+        foreach (var clause in ClausesOf(piece))
+        {
+            if (TakeClause(clause)) heatOnly = false;
+            _sameSentence = Steps.Count > 0 && _pending.Count == 0;
+        }
+
+        _sameSentence = false;
+
+        return heatOnly ? "heat" : "step";
+    }
+
+    /// <summary>The clauses of a sentence; what stands behind "before cutting" is work of its own.</summary>
+    private static IEnumerable<string> ClausesOf(string piece)
+    {
+        foreach (var clause in ClauseSplitter.Split(piece))
+        {
+            var before = BeforeWork().Match(clause);
+            if (before.Success && Cooling().IsMatch(clause[..before.Index]))
+            {
+                yield return clause[..before.Index];
+                yield return clause[before.Index..].Trim();
+            }
+            else
+            {
+                yield return clause;
             }
         }
     }
 
-    private void Take(string clause)
+    /// <summary>Takes a clause; false when it only set a heat or said something of what is there already.</summary>
+    private bool TakeClause(string clause)
     {
-        var low = clause.ToLowerInvariant();
-        _pan = PanWords.Find(low, _pans) ?? _pan;
-        var heat = HeatIn(low);
-        if (heat.Length > 0) _heat = heat;
-        var kind = KindOf(low);
-        var time = TimeIn(low);
-        if (Preheat().IsMatch(low) && kind != StepKind.Bake)
+        var low = ClauseSplitter.WithoutJoint(clause).ToLowerInvariant();
+        var heats = HeatWords.In(low, _context.Dialect);
+        TakePan(low);
+        if (IsPreheat(low, heats))
         {
-            Keep(clause);
-            return;
+            if (heats.Count > 0) _heat = heats[^1];
+            Pend(clause);
+            return false;
         }
 
-        // A bake without a time and a rise without one are remarks on the step before ("bake as before").
-        if (kind is StepKind.Work && time is null && _steps.Count > 0 && MayJoin(low))
+        if (OvenOff().IsMatch(low) && !StaysIn().IsMatch(low))
+        {
+            Pend(clause);
+            return false;
+        }
+
+        if (Steps.Count > 0 && _bake == Steps.Count - 1 && IsTouch(low))
         {
             Keep(clause);
-            return;
+            Touches(Steps[_bake], low);
+            return true;
+        }
+
+        if (YieldWords.Divided(low) is { } division && !low.Contains("remaining", StringComparison.Ordinal)) Divide(division, low);
+        // What stands in brackets is a remark, unless it is a time.
+        var bare = Brackets().Replace(low, " ");
+        var times = TimePhrase.In(bare);
+        var kind = KindOf(bare, heats, times);
+        if (kind == StepKind.Bake)
+        {
+            if (heats.Count > 0) _heat = heats[0];
+            return TakeBake(clause, low, heats, times);
+        }
+
+        if (heats.Count > 0 && !low.Contains("grill", StringComparison.Ordinal) && HeatChange().IsMatch(low)) _heat = heats[^1];
+        if (IntoOven().IsMatch(low) && kind is StepKind.Work)
+        {
+            _atOnce |= AtOnce().IsMatch(low) || low.Contains("delay", StringComparison.Ordinal) || low.Contains("straight", StringComparison.Ordinal);
+            Pend(clause);
+            return false;
+        }
+
+        var time = TimeOf(kind, low, times);
+        // A quarter of an hour and more of what no hands are at is a wait ("put it in a warm place for an hour").
+        if (kind is StepKind.Work or StepKind.Mix && time is { Low: >= 12 } && !Lasting().IsMatch(low)) kind = Machine().IsMatch(low) ? StepKind.BulkRise : StepKind.Rest;
+        StrandEnd(low);
+        if (kind is StepKind.Work or StepKind.Mix && time is null && MayJoin(low))
+        {
+            Keep(clause);
+            return true;
         }
 
         Add(clause, low, kind, time);
+        // "keep for 3 days before eating ... up to 2 weeks": it ripens, and then it keeps.
+        if (kind == StepKind.Mature && times.LastOrDefault(t => t.IsMost && t != time) is { High: >= 1440 } longest)
+            _reading.Keeping.Add(new KeepingDraft { Place = "counter", Days = Math.Round(longest.High / 1440.0).ToString("0", CultureInfo.InvariantCulture) });
+        if (kind == StepKind.Cool && time is { High: <= 45 } && Finish().IsMatch(low)) AddCooling(clause, low);
+        return true;
     }
 
-    /// <summary>Adds words to the step before, or to the first one when there is none yet.</summary>
+    /// <summary>Adds words to the step before.</summary>
     private void Keep(string clause)
     {
-        if (_steps.Count == 0) _steps.Add(new StepDraft { Title = "Get ready", Kind = "work", Takes = "5 min", Instruction = Sentence(clause) });
-        else _steps[^1].Instruction = $"{_steps[^1].Instruction} {Sentence(clause)}".Trim();
-        Remark(_steps[^1], clause.ToLowerInvariant());
+        var step = Steps[^1];
+        if (step.Draft.Instruction.Length == 0) step.Draft.Title = TitleOf(clause);
+        step.Draft.Instruction = _sameSentence ? $"{step.Draft.Instruction.TrimEnd('.', ',')}{(clause.StartsWith("and ", StringComparison.OrdinalIgnoreCase) || clause.StartsWith("then ", StringComparison.OrdinalIgnoreCase) ? " " : ", ")}{Sentence(clause, false)}" : $"{step.Draft.Instruction} {Sentence(clause)}".Trim();
+        step.Low = $"{step.Low}; {clause.ToLowerInvariant()}";
+        if (Kneads().IsMatch(clause.ToLowerInvariant())) step.Kind = StepKind.Mix;
+        step.Draft.Kind = Words.Of(step.Kind);
+        TestsAndTouches(step, clause.ToLowerInvariant());
     }
 
     private bool MayJoin(string low)
     {
-        var last = _steps[^1];
-        return !low.StartsWith("meanwhile", StringComparison.Ordinal) && WhileWarm().Match(low).Length == 0 && WhenCold().Match(low).Length == 0
-            && last.Kind is "work" or "mix" && last.Instruction.Length + low.Length < 260 && !Shapes().IsMatch(low);
+        if (Steps.Count == 0) return false;
+        var last = Steps[^1];
+        // What begins a strand of its own, is tied by heat or cold, or shapes the pieces stands alone.
+        return last.IsHands && last.Time is null && last.Strand == _strand && !_deferred && !WhileWarm().IsMatch(low) && !WhenCold().IsMatch(low) && !OutOfPan().IsMatch(low) && !HotThing().IsMatch(low) && !WarmThing().IsMatch(low) && !ColdThing().IsMatch(low)
+            && last.Draft.Instruction.Length + low.Length < 420 && (!Shapes().IsMatch(low) || Shapes().IsMatch(last.Low)) && (last.Paragraph == _paragraph || last.Draft.Instruction.Length < 60)
+            && !WhileWarm().IsMatch(last.Low) && !(Shapes().IsMatch(last.Low) && !Shapes().IsMatch(low) && last.Draft.Instruction.Length > 160) && !OutOfPan().IsMatch(last.Low);
     }
 
-    private void Add(string clause, string low, StepKind kind, string? time)
+    private void Add(string clause, string low, StepKind kind, TimePhrase? time)
     {
+        StartStrand(low);
         if (Shapes().IsMatch(low)) _shaped = true;
-        var step = new StepDraft { Title = TitleOf(clause), Kind = Words.Of(kind), Instruction = Sentence(clause), Takes = time ?? "" };
-        if (time is null)
+        var step = New(clause, low, kind, time);
+        if (kind is StepKind.BulkRise or StepKind.Proof)
         {
-            step.Takes = Usual(kind, low);
-            _questions.Add($"How long does “{step.Title}” take? {step.Takes} is a guess.");
+            if (OvenProof().IsMatch(low) || OvenProof().IsMatch(step.Draft.Instruction.ToLowerInvariant()))
+            {
+                step.Draft.Oven = "30 C";
+                step.Draft.Pan = (_pan?.Pan ?? Tray())?.Name ?? "";
+                step.Draft.Cautions.Add(Words.Of(CautionKind.DoughInOven));
+            }
+            else if (RiseOr().IsMatch(low) || (low.Contains("refrigerat", StringComparison.Ordinal) && low.Contains("overnight", StringComparison.Ordinal)))
+            {
+                step.Draft.Modes = "refrigerator overnight: chill, 8-14 h";
+            }
         }
 
-        if (kind == StepKind.Bake)
-        {
-            step.Oven = _heat.Length == 0 ? "" : _heat + ShelfWords.Of(ShelfWords.In(low));
-            if (_heat.Length == 0) _questions.Add($"At what heat: “{step.Title}”?");
-            step.Pan = (_pan ?? _pans.FirstOrDefault(p => p.Shape == PanShape.Tray))?.Name ?? "";
-            if (_pan is null) _questions.Add($"In which pan: “{step.Title}”? A tray is a guess.");
-        }
-
-        if (kind is StepKind.BulkRise or StepKind.Proof && low.Contains("refrigerat", StringComparison.Ordinal) && low.Contains("overnight", StringComparison.Ordinal))
-            step.Modes = "refrigerator overnight: chill, 8-14 h";
-        Remark(step, low);
-        _steps.Add(step);
-        Tie(low, kind);
+        Tie(low, step);
     }
 
-    /// <summary>Done tests, touches and cautions in the words.</summary>
-    private void Remark(StepDraft step, string low)
+    private MethodStep New(string clause, string low, StepKind kind, TimePhrase? time)
     {
-        foreach (Match until in Until().Matches(low))
+        var text = Sentence(clause);
+        var step = new MethodStep
         {
-            var test = until.Groups["test"].Value.Trim();
-            if (test.Length > 2 && TimeText.Estimate(test) is null) step.Done = Joined(step.Done, char.ToUpperInvariant(test[0]) + test[1..]);
-        }
-
-        if (step.Kind == "bake")
-        {
-            if (HalfWay().IsMatch(low)) step.Touches = Joined(step.Touches, low.Contains("swap", StringComparison.Ordinal) || low.Contains("switch", StringComparison.Ordinal) ? "swap 50 %: the trays change places" : "turn 50 %: turn it round");
-            var after = AfterMinutes().Match(low);
-            if (after.Success && TimeText.Exact(step.Takes) is { } takes && double.Parse(after.Groups["n"].Value, CultureInfo.InvariantCulture) is var at && at < takes.Likely.TotalMinutes)
-                step.Touches = Joined(step.Touches, $"{(low.Contains("cover", StringComparison.Ordinal) || low.Contains("tent", StringComparison.Ordinal) ? "cover" : "top")} {100 * at / takes.Likely.TotalMinutes:0} %: {after.Value}");
-        }
-
-        var cautions = step.Cautions.ToHashSet(StringComparer.Ordinal);
-        void When(Regex words, CautionKind caution)
-        {
-            if (words.IsMatch(low)) cautions.Add(Words.Of(caution));
-        }
-
-        if (step.Kind is "work" or "mix") When(RawWords(), CautionKind.RawFlourAndEgg);
-        if (step.Kind == "bake") cautions.Add(Words.Of(CautionKind.Burns));
-        When(HotWords(), CautionKind.Burns);
-        When(NutWords(), CautionKind.SharedNuts);
-        When(SpiritWords(), CautionKind.Spirit);
-        When(HoneyWords(), CautionKind.Honey);
-        When(CreamWords(), CautionKind.TimeAndTemperature);
-        When(FoamWords(), CautionKind.EggFoam);
-        step.Cautions = [.. cautions];
+            Draft = new StepDraft { Title = TitleOf(clause), Kind = Words.Of(kind), Instruction = Pending(text), Takes = time?.Text ?? "" },
+            Kind = kind,
+            Low = low,
+            Time = time,
+            Strand = _strand,
+            Paragraph = _paragraph,
+            IsShaped = _shaped,
+        };
+        step.Draft.Key = KeyOf(step.Draft.Title);
+        Steps.Add(step);
+        TestsAndTouches(step, low);
+        return step;
     }
 
-    /// <summary>What follows what, and how soon.</summary>
-    private void Tie(string low, StepKind kind)
+    /// <summary>A wait on the rack behind a short one in the pan ("cool 10 min in the tin, then on a rack").</summary>
+    private void AddCooling(string clause, string low)
     {
-        var at = _steps.Count - 1;
-        var keys = DraftReader.KeysOf(_steps);
-        if (low.StartsWith("meanwhile", StringComparison.Ordinal) && at > 0)
-        {
-            _before = at - 1;
-            _apart = true;
-            return;
-        }
-
-        if (at == 0) return;
-        var from = _steps[at - 1];
-        var link = new LinkDraft { From = keys[at - 1], To = keys[at] };
-        if (WhileWarm().Match(low) is { Success: true } warm) Window(link, warm.Value.Contains("hot", StringComparison.Ordinal) ? "5 min" : "15 min", false, warm.Value);
-        else if (AtOnce().IsMatch(low)) Window(link, "5 min", false, "at once");
-        else if (from.Kind is "bulkRise" or "proof") Window(link, "20 min", false, "a dough past its rise turns slack");
-        else if (from.Kind == "bake" && kind is StepKind.Cool or StepKind.Rest) Window(link, "0 min", false, "");
-        if (WhenCold().IsMatch(low) && from.Kind == "bake")
-        {
-            link.Least = "90 min";
-            link.Why = "only once cold";
-            _questions.Add($"“{_steps[at].Title}” waits until it is cold: 90 min after the oven is a guess.");
-        }
-
-        _links.Add(link);
-        // What was done meanwhile joins here, with what it ran beside.
-        if (_apart && _before is { } beside)
-        {
-            _links.Add(new LinkDraft { From = keys[beside], To = keys[at] });
-            _apart = false;
-        }
+        if (clause.Length == 0 || low.Length == 0) return;
+        _deferred = false;
     }
 
-    private static void Window(LinkDraft link, string most, bool soft, string why) => (link.Most, link.Soft, link.Why) = (most, soft, why);
-
-    private StepKind KindOf(string low)
+    private string KeyOf(string title)
     {
-        if (BakeWords().IsMatch(low)) return StepKind.Bake;
-        if (RiseWords().IsMatch(low)) return _shaped ? StepKind.Proof : StepKind.BulkRise;
-        if (FreezeWords().IsMatch(low) && TimeIn(low) is not null) return StepKind.Freeze;
-        if (ThawWords().IsMatch(low)) return StepKind.Thaw;
-        if (SoakWords().IsMatch(low)) return StepKind.Soak;
-        if (ChillWords().IsMatch(low)) return StepKind.Chill;
-        if (CoolWords().IsMatch(low)) return StepKind.Cool;
-        if (MatureWords().IsMatch(low)) return StepKind.Mature;
-        if (RestWords().IsMatch(low) && TimeIn(low) is not null) return StepKind.Rest;
-        return MixWords().IsMatch(low) ? StepKind.Mix : StepKind.Work;
+        var made = DraftReader.KeyOf(title);
+        var key = made;
+        for (var n = 2; !_keys.Add(key); n++) key = $"{made}-{n}";
+        return key;
     }
 
-    /// <summary>The first time in the words, as an editor writes it; null when there is none.</summary>
-    private static string? TimeIn(string low)
+    private void TakePan(string low)
     {
-        // "top with the crumb after 15 minutes" is not how long the bake takes.
-        var words = AfterMinutes().Replace(low, " ");
-        var match = Time().Match(words);
-        if (!match.Success || TimeText.Estimate(match.Value) is not { } takes) return null;
-        if (match.Value.Contains("overnight", StringComparison.Ordinal)) return "8 h/10 h/14 h";
-        var before = words[..match.Index];
-        if (before.EndsWith("at least ", StringComparison.Ordinal) || before.EndsWith("a minimum of ", StringComparison.Ordinal))
+        if (PanWords.In(low, _context.Pans) is not { } meant) return;
+        if (meant.Pan.Shape == PanShape.Tray && meant.Count == 1 && ManyTrays().IsMatch(low) && _bake < 0) meant = meant with { Count = 2 };
+        // "cool on the sheet", "leave in the tin" speak of the pan that is there.
+        if (_pan is not null && !meant.IsSized && _bake >= 0 && meant.Pan.Shape == PanShape.Tray && _pan.Pan.Shape != PanShape.Tray) return;
+        if (_pan is not null && meant.Pan.Shape == _pan.Pan.Shape && !meant.IsSized) meant = meant with { Pan = _pan.Pan, IsSized = _pan.IsSized };
+        if (_pan is not null && meant.Pan == _pan.Pan && meant.Count < _pan.Count) meant = meant with { Count = _pan.Count };
+        // A dish or tray beside the bake ("a tray of water below") is none to bake in.
+        if (WaterPan().IsMatch(low)) return;
+        _pan = meant;
+    }
+
+    private Pan? Tray() => _context.Pans.FirstOrDefault(p => p.Shape == PanShape.Tray);
+
+    private void Divide(YieldWords division, string low)
+    {
+        var before = _bake < 0;
+        if (before && _reading.DividedInto == 0 && division.Pieces > 1 && !NoDivision().IsMatch(low))
         {
-            var least = (int)takes.Likely.TotalMinutes;
-            var most = words.Contains("overnight", StringComparison.Ordinal) ? 840 : least * 2;
-            return $"{TimeText.Say(least)}/{TimeText.Say(least)}/{TimeText.Say(Math.Max(least, most))}";
+            _reading.DividedInto = division.Pieces;
+            _reading.DivisionName = division.Name;
         }
 
-        return TimeText.Say(takes);
+        if (_reading.Yield is null || (_reading.Yield.Rank == 2 && !before)) _reading.Yield ??= division.Pieces > 3 || !before ? division : null;
     }
 
-    private static string HeatIn(string low)
+    /// <summary>What a sentence says in passing: how many to a tray, one at a time.</summary>
+    private void PieceWords(string low)
     {
-        var match = Heat().Match(low);
-        if (match.Success) return $"{match.Groups["n"].Value} {(match.Groups["u"].Value.StartsWith('c') ? "C" : match.Groups["u"].Value.StartsWith('f') || int.Parse(match.Groups["n"].Value, CultureInfo.InvariantCulture) > 260 ? "F" : "C")}";
-        var gas = Gas().Match(low);
-        return gas.Success ? $"{250 + (25 * int.Parse(gas.Groups["n"].Value, CultureInfo.InvariantCulture))} F" : "";
+        var perTray = PerTray().Match(low);
+        if (perTray.Success) _reading.PerTray = int.Parse(perTray.Groups["n"].Value, CultureInfo.InvariantCulture);
+        if (OneByOne().IsMatch(low)) _reading.IsOneByOne = true;
     }
 
-    private static string Usual(StepKind kind, string low) => kind switch
+    private void Best(string days)
     {
-        StepKind.Mix => "10 min",
-        StepKind.Bake => "30 min",
-        StepKind.BulkRise => "60-90 min",
-        StepKind.Proof => "40-60 min",
-        StepKind.Cool => low.Contains("slightly", StringComparison.Ordinal) || low.Contains("pan", StringComparison.Ordinal) ? "10 min" : "60-120 min",
-        StepKind.Chill => "60 min",
-        StepKind.Soak => "30 min",
-        StepKind.Mature => "7 d",
-        StepKind.Thaw => "4 h",
-        StepKind.Freeze => "1 d",
-        _ => "8 min",
-    };
+        var counter = _reading.Keeping.Find(k => k.Place.StartsWith("counter", StringComparison.Ordinal));
+        if (counter is not null) counter.BestFrom = days;
+    }
+
+    /// <summary>Words that set something for the step to come stand at its beginning.</summary>
+    private void Pend(string clause) => _pending.Add(Sentence(clause));
+
+    private string Pending(string text)
+    {
+        if (_pending.Count == 0) return text;
+        var all = $"{string.Join(' ', _pending)} {text}";
+        _pending.Clear();
+        return all;
+    }
+
+    /// <summary>A remark stays with the step it follows.</summary>
+    private void Note(string piece)
+    {
+        if (Steps.Count > 0) Steps[^1].Draft.Instruction = $"{Steps[^1].Draft.Instruction} {Sentence(piece)}".Trim();
+        else _reading.Remarks.Add(Sentence(piece));
+    }
+
+    private void Remark(string low)
+    {
+        if (Steps.Count == 0) return;
+        var about = _bake >= 0 && DoneWords().IsMatch(low) ? Steps[_bake] : Steps[^1];
+        TestsAndTouches(about, low);
+    }
+
+    private void Close()
+    {
+        if (_pending.Count > 0)
+        {
+            if (Steps.Count > 0) Steps[^1].Draft.Instruction = $"{Steps[^1].Draft.Instruction} {string.Join(' ', _pending)}".Trim();
+            else _reading.Remarks.AddRange(_pending);
+        }
+
+        CloseTies();
+    }
 
     private static string TitleOf(string clause)
     {
-        var words = clause.Split(' ', StringSplitOptions.RemoveEmptyEntries);
+        var text = ClauseSplitter.WithoutJoint(clause).Trim();
+        // What comes before the verb only says where or when.
+        var lead = Lead().Match(text);
+        if (lead.Success && text.Length - lead.Length > 8 && !HasVerb(lead.Value)) text = text[lead.Length..];
+        var words = text.Split(' ', StringSplitOptions.RemoveEmptyEntries);
         var title = "";
         foreach (var word in words)
         {
-            if (title.Length + word.Length > 48) break;
+            if (title.Length + word.Length > 56) break;
             title = title.Length == 0 ? word : $"{title} {word}";
-            if (word.EndsWith(',') || word.EndsWith(':')) break;
+            if (title.Length > 14 && (word.EndsWith(',') || word.EndsWith(':') || word.EndsWith(';'))) break;
         }
 
-        title = (title.Length > 0 ? title : clause[..Math.Min(48, clause.Length)]).TrimEnd(',', ':', ';');
+        while (LooseEnd().Match(title) is { Success: true, Index: > 3 } loose) title = title[..loose.Index].TrimEnd();
+        title = title.Trim(',', ':', ';', '.', '(', ' ');
+        if (title.Count(c => c == '(') > title.Count(c => c == ')')) title = title[..title.LastIndexOf('(')].Trim();
+        if (title.Length == 0) title = text.Length > 56 ? text[..56] : text;
         return char.ToUpperInvariant(title[0]) + title[1..];
     }
 
-    private static string Sentence(string clause) => $"{char.ToUpperInvariant(clause[0])}{clause[1..]}.";
+    private static bool HasVerb(string text)
+    {
+        var words = FirstWords().Matches(text.ToLowerInvariant()).Select(m => m.Value).ToList();
+        return Enumerable.Range(1, Math.Max(0, words.Count - 1)).Any(i => VerbWords.IsWork(words[i], i + 1 < words.Count ? words[i + 1] : null, false) && words[i - 1] is not ("the" or "a" or "is" or "are"));
+    }
 
-    private static string Joined(string lines, string line) => lines.Length == 0 ? line : lines.Contains(line, StringComparison.Ordinal) ? lines : $"{lines}\n{line}";
+    private static string Sentence(string clause, bool starts = true)
+    {
+        var text = clause.Trim().TrimEnd(';', ',').Trim();
+        if (starts) text = LeadingAnd().Replace(text, "");
+        if (text.Length == 0) return "";
+        if (starts) text = char.ToUpperInvariant(text[0]) + text[1..];
+        return text[^1] is '.' or '!' or '?' or ')' ? text : $"{text}.";
+    }
+
+    private static string Joined(string lines, string line) => lines.Length == 0 ? line : lines.Split('\n').Contains(line) ? lines : $"{lines}\n{line}";
+
+    private static int Likely(StepDraft draft) => TimeText.Exact(draft.Takes) is { } takes ? (int)takes.Likely.TotalMinutes : 0;
 }

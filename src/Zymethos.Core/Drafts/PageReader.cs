@@ -1,4 +1,5 @@
 using System.Text.Json;
+using System.Text.RegularExpressions;
 using AngleSharp.Dom;
 using AngleSharp.Html.Parser;
 using Zymethos.Core.Measures;
@@ -15,7 +16,7 @@ public sealed record PageResult(IReadOnlyList<RecipeDraft> Drafts, string Messag
 /// Reads schema.org Recipe (https://schema.org/Recipe) from JSON-LD, alone or inside a saved web page. Nothing is fetched and nothing is executed: scripts are text,
 /// markup inside the fields is stripped to its words.
 /// </summary>
-public static class PageReader
+public static partial class PageReader
 {
     /// <summary>Largest page that is read, in characters.</summary>
     public const int Largest = 2_000_000;
@@ -114,34 +115,18 @@ public static class PageReader
 
     private static RecipeDraft DraftFrom(JsonElement recipe, IngredientKnowledge knowledge, IReadOnlyList<Pan> pans)
     {
-        var draft = new RecipeDraft
-        {
-            Name = Clip(First(recipe, "name"), 120),
-            Summary = Clip(First(recipe, "description"), 600),
-        };
-        var lines = All(recipe, "recipeIngredient").Concat(All(recipe, "ingredients")).Take(MostLines);
-        draft.Parts.Add(new PartDraft { Name = "", Kind = "", Lines = string.Join('\n', lines.Select(l => l.ReplaceLineEndings(" "))) });
-        if (draft.Parts[0].Lines.Length == 0) draft.Parts.Clear();
-        TakeYield(draft, All(recipe, "recipeYield").ToList());
+        var rows = new RecipeRows { Name = Clip(First(recipe, "name"), 120) };
+        rows.Summary.Add(First(recipe, "description"));
+        var lines = All(recipe, "recipeIngredient").Concat(All(recipe, "ingredients")).Take(MostLines).Select(l => l.ReplaceLineEndings(" ")).ToList();
         var steps = recipe.TryGetProperty("recipeInstructions", out var instructions) ? Instructions(instructions, 0).Take(MostLines).ToList() : [];
-        (draft.Steps, draft.Links, draft.Questions) = MethodReader.Read(steps, pans);
-        draft.Notes = string.Join('\n', new[] { "prepTime", "cookTime", "totalTime", "author", "recipeCategory", "keywords" }
+        var known = knowledge.With(DialectWords.Of(string.Join('\n', lines.Concat(steps))));
+        if (lines.Count > 0) rows.Parts.Add(("", [.. lines.SelectMany(l => LineSplitter.Split(l, known))]));
+        foreach (var line in lines) rows.Sentences.Add(new SentenceDraft { Text = line, Became = "line" });
+        rows.Method.AddRange(steps);
+        rows.Yields.AddRange(All(recipe, "recipeYield").OrderByDescending(y => y.Any(char.IsLetter)).Select(y => YieldWords.Line($"Makes {Verbs().Replace(y, "")}")).OfType<YieldWords>().Take(1));
+        rows.Notes.AddRange(new[] { "prepTime", "cookTime", "totalTime", "author", "recipeCategory", "keywords" }
             .Select(n => (n, First(recipe, n))).Where(p => p.Item2.Length > 0).Select(p => $"{p.n}: {Clip(p.Item2, 200)}"));
-        RecipeText.Finish(draft, knowledge);
-        return draft;
-    }
-
-    private static void TakeYield(RecipeDraft draft, List<string> yields)
-    {
-        foreach (var yield in yields.OrderByDescending(y => y.Any(char.IsLetter)))
-        {
-            var digits = new string([.. yield.SkipWhile(c => !char.IsAsciiDigit(c)).TakeWhile(char.IsAsciiDigit)]);
-            if (digits.Length is 0 or > 4) continue;
-            draft.Pieces = digits;
-            var name = new string([.. yield.Where(c => char.IsLetter(c) || c == ' ')]).Trim();
-            draft.PieceName = name.Length is > 1 and < 40 ? name : "pieces";
-            return;
-        }
+        return RecipeAssembly.Of(rows, known, pans);
     }
 
     private static IEnumerable<string> Instructions(JsonElement element, int depth)
@@ -198,6 +183,9 @@ public static class PageReader
         foreach (var hidden in element.QuerySelectorAll("script, style, noscript, template").ToList()) hidden.Remove();
         return element.TextContent.Trim();
     }
+
+    [GeneratedRegex(@"^\s*(?:makes|yields?|serves)\s*:?\s*", RegexOptions.IgnoreCase, 200)]
+    private static partial Regex Verbs();
 
     private static string Clip(string text, int most) => text.Length <= most ? text : text[..most];
 }

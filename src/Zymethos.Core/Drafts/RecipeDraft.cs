@@ -50,8 +50,14 @@ public sealed record RecipeDraft
     /// <summary>Whatever could not be placed on reading a text or a page, kept as written.</summary>
     public string Notes { get; set; } = "";
 
-    /// <summary>What was proposed on reading and wants to be confirmed; empty for what a baker typed.</summary>
-    public List<string> Questions { get; set; } = [];
+    /// <summary>Where its words come from, as documents write it ("british"); empty when nobody said.</summary>
+    public string Dialect { get; set; } = "";
+
+    /// <summary>What was guessed and wants an answer, the most harmful first.</summary>
+    public List<QuestionDraft> Questions { get; set; } = [];
+
+    /// <summary>The text it was read from, sentence by sentence, with what each became; empty for what was typed in fields.</summary>
+    public List<SentenceDraft> Sentences { get; set; } = [];
 }
 
 /// <summary>A part: its lines are one text, a line each.</summary>

@@ -127,6 +127,8 @@ public sealed class DocumentReader
             Choices = [.. (document.Choices ?? []).Select(c => new Choice(c.Key, c.Question, [.. c.Options.Select(o => new ChoiceOption(o.Key, o.Name, o.Why))], c.Chosen))],
             Swaps = [.. (document.Swaps ?? []).Select(s => new Swap(s.Rule, s.Ingredient))],
             FlourHabit = document.FlourHabit is { } habit ? Choice(habit, FlourHabit.Table, $"{at}.flourHabit") : null,
+            Dialect = document.Dialect is { } dialect ? Choice(dialect, Dialect.American, $"{at}.dialect") : null,
+            Questions = [.. (document.Questions ?? []).Take(60).Select((q, i) => new OpenQuestion(Choice(q.About, QuestionAbout.Other, $"{at}.questions[{i}].about"), q.Text))],
             DividedInto = Math.Clamp(document.DividedInto, 0, 1000),
             DivisionName = document.DivisionName,
         };

@@ -57,7 +57,9 @@ public static class DocumentWriter
         Few(recipe.Swaps.Select(s => new SwapDocument(s.Rule, s.Ingredient))),
         recipe.FlourHabit is { } habit ? Words.Of(habit) : null,
         recipe.DividedInto,
-        recipe.DivisionName);
+        recipe.DivisionName,
+        recipe.Dialect is { } dialect ? Words.Of(dialect) : null,
+        Few(recipe.Questions.Select(q => new QuestionDocument(Words.Of(q.About), q.Text))));
 
     /// <summary>A pan as a document.</summary>
     public static PanDocument Write(Pan pan) => new(

@@ -15,6 +15,8 @@ namespace Zymethos.Core.Interchange;
 /// <param name="FlourHabit">How its writer filled a cup of flour: table, spooned or dipped; left out for the kitchen's own habit.</param>
 /// <param name="DividedInto">How many strands or buns the dough is divided into by weight.</param>
 /// <param name="DivisionName">What one of them is called, in the plural.</param>
+/// <param name="Dialect">Where its words come from: american, british, metric or australian; left out when nobody said.</param>
+/// <param name="Questions">What was guessed and not looked at since.</param>
 public sealed record RecipeDocument(
     string Key,
     string Name,
@@ -29,7 +31,14 @@ public sealed record RecipeDocument(
     IReadOnlyList<SwapDocument>? Swaps = null,
     string? FlourHabit = null,
     int DividedInto = 0,
-    string DivisionName = "");
+    string DivisionName = "",
+    string? Dialect = null,
+    IReadOnlyList<QuestionDocument>? Questions = null);
+
+/// <summary>A question about the recipe that nobody has answered.</summary>
+/// <param name="About">allergen, safety, heat, pan, time, yield, weight, keeping or other.</param>
+/// <param name="Text">The question.</param>
+public sealed record QuestionDocument(string About, string Text);
 
 /// <summary>Something on which bakers differ.</summary>
 /// <param name="Key">Short name, unique in the recipe.</param>

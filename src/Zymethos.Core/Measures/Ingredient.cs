@@ -53,8 +53,14 @@ public sealed record Ingredient(
     IngredientTraits Traits,
     Composition Composition)
 {
+    /// <summary>Allergens that its label often names, by brand: neither stated nor ruled out without a look at it. May be empty.</summary>
+    public ImmutableArray<Allergen> OnLabels { get; init; } = [];
+
+    /// <summary>What has to be asked whenever it is used ("which kosher salt?"). May be empty.</summary>
+    public string Asks { get; init; } = "";
+
     /// <summary>Whether it counts as flour in baker's percentages: what is milled from grain, not from nuts.</summary>
-    public bool IsFlour => Name.EndsWith("flour", StringComparison.OrdinalIgnoreCase) && Name is not ("almond flour" or "coconut flour");
+    public bool IsFlour => Name.EndsWith("flour", StringComparison.OrdinalIgnoreCase) && !Allergens.Contains(Allergen.TreeNut) && !Allergens.Contains(Allergen.Peanut) && Name is not "coconut flour";
 
     /// <summary>Grams in a US cup in a form; the usual weight when the form makes no difference. Null when it is not measured in cups.</summary>
     public double? CupIn(IEnumerable<string> forms)

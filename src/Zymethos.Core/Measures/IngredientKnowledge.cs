@@ -13,8 +13,10 @@ public sealed class IngredientKnowledge
     /// <summary>Makes it from a kitchen's own ingredients.</summary>
     /// <param name="own">Ingredients that are added, or that overrule one of the same name. Where two share a name the later wins.</param>
     /// <param name="habit">How a cup of flour is filled.</param>
-    public IngredientKnowledge(IEnumerable<Ingredient> own, FlourHabit habit)
+    /// <param name="dialect">Which kitchen's words and sizes are meant.</param>
+    public IngredientKnowledge(IEnumerable<Ingredient> own, FlourHabit habit, Dialect dialect = Dialect.American)
     {
+        Dialect = dialect;
         _own = [.. own];
         Habit = habit;
         foreach (var ingredient in _own)
@@ -31,12 +33,18 @@ public sealed class IngredientKnowledge
     /// <summary>How a cup of flour is filled.</summary>
     public FlourHabit Habit { get; }
 
+    /// <summary>Which kitchen's words and sizes are meant: cups, pints, eggs, maize flour.</summary>
+    public Dialect Dialect { get; }
+
     /// <summary>Every ingredient: the kitchen's own first, then what ships and is not overruled.</summary>
     public IEnumerable<Ingredient> All =>
         _own.Concat(IngredientTable.All.Where(i => !_own.Any(o => string.Equals(o.Name, i.Name, StringComparison.OrdinalIgnoreCase))).Select(Filled));
 
     /// <summary>The same with another habit.</summary>
-    public IngredientKnowledge With(FlourHabit habit) => habit == Habit ? this : new IngredientKnowledge(_own, habit);
+    public IngredientKnowledge With(FlourHabit habit) => habit == Habit ? this : new IngredientKnowledge(_own, habit, Dialect);
+
+    /// <summary>The same for a recipe that comes from elsewhere.</summary>
+    public IngredientKnowledge With(Dialect dialect) => dialect == Dialect ? this : new IngredientKnowledge(_own, Habit, dialect);
 
     /// <summary>Whether an ingredient is the kitchen's own.</summary>
     public bool IsOwn(Ingredient ingredient) => _own.Contains(ingredient);
@@ -54,7 +62,7 @@ public sealed class IngredientKnowledge
             }
         }
 
-        return IngredientTable.Find(name) is { } found ? Filled(found) : null;
+        return IngredientTable.Find(DialectWords.InTable(name, Dialect)) is { } found ? Filled(found) : null;
     }
 
     /// <summary>The ingredient a recipe's line means ("eggs, large" means egg); null when it is not known.</summary>

@@ -79,7 +79,11 @@ public static class IngredientTable
             [.. Items(cells[6]).Select(Number)],
             [.. cells[7].Split(' ', StringSplitOptions.RemoveEmptyEntries).Select(a => Enum.Parse<Allergen>(a, ignoreCase: true))],
             cells[8].Split(' ', StringSplitOptions.RemoveEmptyEntries).Aggregate(IngredientTraits.None, (t, a) => t | Enum.Parse<IngredientTraits>(a, ignoreCase: true)),
-            new Composition(shares[0], shares[1], shares[2], shares[3]));
+            new Composition(shares[0], shares[1], shares[2], shares[3]))
+        {
+            OnLabels = [.. cells[10].Split(' ', StringSplitOptions.RemoveEmptyEntries).Select(a => Enum.Parse<Allergen>(a, ignoreCase: true))],
+            Asks = cells[11],
+        };
     }
 
     private static string[] Items(string cell) => cell.Split(';', StringSplitOptions.RemoveEmptyEntries | StringSplitOptions.TrimEntries);

@@ -22,7 +22,7 @@ public static class LineReader
             return head with { Text = line.Trim(), Note = Join(head.Note, text[LongestLine..]), Doubts = head.Doubts.Add("This line is very long. Is it an ingredient, or part of the method?") };
         }
 
-        var plain = LineText.Plain(text);
+        var plain = LineText.Plain(FruitWords.InFront(text));
         if (plain.Length == 0) return Empty(text, LineTraits.None);
         if (plain.EndsWith(':') && !plain.Any(char.IsDigit)) return Empty(text, LineTraits.Heading) with { Note = plain.TrimEnd(':').Trim() };
         return new LineReading(text, plain.Split(' '), knowledge).Finish();
@@ -33,7 +33,7 @@ public static class LineReader
 
     /// <summary>Reads every line of a text with what a kitchen knows; empty lines are left out.</summary>
     public static IReadOnlyList<ReadLine> ReadAll(string text, IngredientKnowledge knowledge) =>
-        [.. text.Split('\n').Where(l => !string.IsNullOrWhiteSpace(l)).Select(l => Read(l, knowledge))];
+        [.. text.Split('\n').Where(l => !string.IsNullOrWhiteSpace(l)).SelectMany(l => LineSplitter.Split(l, knowledge)).Select(l => Read(l, knowledge))];
 
     private static ReadLine Empty(string text, LineTraits traits) => new(text, [], "", null, [], "", "", traits, [], [], null);
 

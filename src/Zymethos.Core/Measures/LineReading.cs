@@ -1,22 +1,28 @@
 using System.Collections.Immutable;
+using Zymethos.Core.Safety;
 
 namespace Zymethos.Core.Measures;
 
-/// <summary>One line on its way from words to meaning.</summary>
-internal sealed class LineReading
+/// <summary>One line on its way from words to meaning: amounts first (<c>LineReading.Amounts.cs</c>), then what is left names the ingredient and how it is to be.</summary>
+internal sealed partial class LineReading
 {
     private const string HowMuch = "How much of it?";
-    private static readonly string[] ToTaste = ["to taste", "as needed", "as required", "if needed", "q.s.", "as desired"];
-    private static readonly string[] Asides = ["for dusting", "for greasing", "for the pan", "for the tin", "for the board", "for rolling", "for brushing", "for sprinkling", "for the work surface", "for kneading", "for coating", "for serving", "to serve", "to decorate", "for decoration", "for decorating", "to finish", "to dust", "to grease", "to brush", "for topping", "for frying"];
-    private static readonly string[] Optionals = ["optional", "if you like", "if liked", "if wished", "if using"];
+    private static readonly string[] ToTaste = ["to taste", "as needed", "as required", "if needed", "q.s.", "as desired", "a little", "a bit of", "some "];
+    private static readonly string[] Asides = ["for dusting", "for greasing", "for the pan", "for the tin", "for pan", "for tin", "for the board", "for rolling", "for brushing", "for sprinkling", "for the work surface", "for kneading", "for coating", "for serving", "to serve", "to decorate", "for decoration", "for decorating", "to finish", "to dust", "to grease", "to brush", "to glaze", "for glazing", "for the glaze", "for topping", "for frying", "for finishing"];
+    private static readonly string[] Optionals = ["optional", "(opt)", "if you like", "if liked", "if wished", "if using", "if desired"];
 
     private readonly string _text;
     private readonly IngredientKnowledge _knowledge;
     private readonly List<ReadAmount> _amounts = [];
     private readonly List<string> _forms = [];
+    private readonly List<string> _later = [];
     private readonly List<string> _notes = [];
     private readonly List<string> _doubts = [];
     private readonly List<ReadLine> _alternatives = [];
+    private readonly List<string> _left = [];
+    private readonly SortedSet<Allergen> _namedAllergens = [];
+    private readonly SortedSet<Allergen> _claimed = [];
+    private readonly List<Ingredient> _inside = [];
     private List<string> _partOfFruit = [];
     private List<string> _named = [];
     private LineTraits _traits;
@@ -29,9 +35,10 @@ internal sealed class LineReading
         _text = text;
         _knowledge = knowledge;
         var rest = TakeBrackets(tokens);
-        var quantity = new QuantityReader(rest);
+        TakeColumns(rest);
+        var quantity = new QuantityReader(rest, knowledge.Dialect);
         if (IsPartOfFruit(rest, quantity)) TakeFruit(rest, quantity);
-        else TakeAmounts(rest, quantity);
+        else if (!TakeAmounts(rest, quantity)) rest = TakeTrailingAmount(rest);
         if (quantity.Hedges.Count > 0) _notes.Add(string.Join(' ', quantity.Hedges));
         _forms.AddRange(quantity.Packing.Where(LineWords.Forms.Contains));
         TakeWords([.. rest.Skip(quantity.At)]);
@@ -43,145 +50,27 @@ internal sealed class LineReading
         if (_name.Length == 0) _doubts.Add("No ingredient was found in this line.");
         if (_amounts.Count == 0 && (_traits & (LineTraits.ToTaste | LineTraits.Aside | LineTraits.Optional)) == LineTraits.None) _doubts.Add(HowMuch);
         if (_amounts.Exists(a => a.Amount.Low <= 0)) _doubts.Add("An amount should be above zero.");
-        var weight = LineWeight.Of(_amounts, _ingredient, _forms, _size, _doubts);
-        return new ReadLine(_text, [.. _amounts], _name, _ingredient, [.. _forms], _size, string.Join("; ", _notes), _traits, [.. _alternatives], [.. _doubts], weight);
-    }
-
-    /// <summary>Takes out what stands in brackets: an amount in another measure, a remark, or a trait.</summary>
-    private List<string> TakeBrackets(string[] tokens)
-    {
-        var rest = new List<string>();
-        for (var i = 0; i < tokens.Length; i++)
+        if (_ingredient is { Asks.Length: > 0 } asked && !Weighed()) _doubts.Add(asked.Asks);
+        if (_left.Count > 0 && _ingredient is not null) _doubts.Add($"I know {_ingredient.Name} but not “{string.Join(' ', _left)}”. Does it change what is in it?");
+        if (_claimed.Count > 0) _doubts.Add("A claim like this is for the packet to keep: look at the label before somebody relies on it.");
+        var known = _ingredient?.Allergens ?? [];
+        foreach (var alternative in _alternatives) known = known.AddRange(alternative.Ingredient?.Allergens ?? []);
+        var news = _namedAllergens.Except(known).ToList();
+        if (news.Count > 0) _doubts.Add($"“{_text}” speaks of {string.Join(" and ", news.Select(AllergenNames.Of))}: is it in there?");
+        // A whole weight of what is sifted or chopped after it was measured is that of the unsifted cup.
+        var weight = LineWeight.Of(_amounts, _ingredient, _forms, _size, _doubts, _knowledge.Dialect);
+        if (weight is null && _amounts.Count > 0 && _ingredient is not null && !_ingredient.Name.EndsWith("colouring", StringComparison.Ordinal)) _doubts.Add($"What does “{_amounts[0].Amount.ToText()}” of it weigh?".Replace("“”", "one", StringComparison.Ordinal));
+        if (weight is not null && _amounts.Exists(a => a.Role == AmountRole.Main && a.Amount.Unit.IsHabit)) _doubts.Add($"A {_amounts[0].Amount.Unit.Singular} is a habit, no measure: {weight} is a guess.");
+        return new ReadLine(_text, [.. _amounts], _name, _ingredient, [.. _forms, .. _later.Where(f => !_forms.Contains(f))], _size, string.Join("; ", _notes), _traits, [.. _alternatives], [.. _doubts.Distinct()], weight)
         {
-            if (tokens[i] is not ("(" or "["))
-            {
-                if (tokens[i] is not (")" or "]")) rest.Add(tokens[i]);
-                continue;
-            }
-
-            var end = Array.FindIndex(tokens, i, t => t is ")" or "]");
-            if (end < 0) end = tokens.Length;
-            TakeBracket([.. tokens[(i + 1)..end]], rest);
-            i = end;
-        }
-
-        return rest;
+            Left = [.. _left],
+            Named = [.. _namedAllergens],
+            Claimed = [.. _claimed],
+            Inside = [.. _inside],
+        };
     }
 
-    private void TakeBracket(List<string> inside, List<string> before)
-    {
-        if (inside.Count == 0) return;
-        var quantity = new QuantityReader(inside);
-        if (quantity.Amount() is { HasUnit: true } amount && inside.Skip(quantity.At).All(t => t is "each" or "total" or "," or "/" or "or" or "in" or "about" || IsAmountWord(t)))
-        {
-            // "2 cans (15 oz)" and "2 (15 oz) cans": that much in each. "2 sticks (8 oz)", "1 cup (120 g)": the same again.
-            var counts = before.Count == 1 || (before.Count > 1 && UnitWords.Find(before[^1]) is { } unit && (unit == MeasureUnit.Can || unit == MeasureUnit.Packet || unit == MeasureUnit.Jar));
-            var each = inside.Contains("each") || (counts && !inside.Contains("total"));
-            _amounts.Add(new ReadAmount(amount.Amount, each ? AmountRole.Each : AmountRole.Also, amount.Fullness));
-            while (quantity.At < inside.Count)
-            {
-                if (quantity.Amount() is { HasUnit: true } more) _amounts.Add(new ReadAmount(more.Amount, each ? AmountRole.Each : AmountRole.Also, more.Fullness));
-                else quantity.At++;
-            }
-
-            return;
-        }
-
-        TakeRemark(string.Join(' ', inside).Replace(" ,", ",", StringComparison.Ordinal));
-    }
-
-    private static bool IsAmountWord(string token) => UnitWords.Find(token) is not null || token.Any(char.IsDigit);
-
-    /// <summary>"zest of 1 lemon", "juice of half an orange", "grated rind and juice of 2 limes".</summary>
-    private static bool IsPartOfFruit(List<string> tokens, QuantityReader quantity)
-    {
-        var of = tokens.FindIndex(t => t.Equals("of", StringComparison.OrdinalIgnoreCase) || t.Equals("from", StringComparison.OrdinalIgnoreCase));
-        if (of < 1 || of > 5) return false;
-        if (!tokens.Take(of).All(t => IsZest(t) || IsJuice(t) || t.ToLowerInvariant() is "the" or "and" or "&" || LineWords.Forms.Contains(t.ToLowerInvariant()) || LineWords.Manner.Contains(t.ToLowerInvariant()))) return false;
-        if (!tokens.Take(of).Any(t => IsZest(t) || IsJuice(t))) return false;
-        var at = quantity.At;
-        quantity.At = of + 1;
-        var found = quantity.Numbers() is not null;
-        quantity.At = at;
-        return found;
-    }
-
-    private static bool IsZest(string token) => token.ToLowerInvariant() is "zest" or "rind" or "peel";
-
-    private static bool IsJuice(string token) => token.ToLowerInvariant() is "juice";
-
-    private void TakeFruit(List<string> tokens, QuantityReader quantity)
-    {
-        var of = tokens.FindIndex(t => t.ToLowerInvariant() is "of" or "from");
-        var before = tokens.Take(of).ToList();
-        quantity.At = of + 1;
-        var numbers = quantity.Numbers()!.Value;
-        if (quantity.At < tokens.Count && tokens[quantity.At].ToLowerInvariant() is "a" or "an") quantity.At++;
-        _amounts.Insert(0, new ReadAmount(new Amount(numbers.Low, numbers.High, MeasureUnit.Piece), AmountRole.Main));
-        _forms.AddRange(before.Where(t => LineWords.Forms.Contains(t.ToLowerInvariant())).Select(t => t.ToLowerInvariant()));
-        var parts = before.Where(t => IsZest(t) || IsJuice(t)).Select(t => IsZest(t) ? "zest" : "juice").Distinct().ToList();
-        _partOfFruit = parts;
-        // Words that are not repeated in the name: "finely", "rind".
-        var said = string.Join(' ', before.Where(t => t.ToLowerInvariant() is not ("zest" or "juice" or "and" or "the" or "&") && !LineWords.Forms.Contains(t.ToLowerInvariant())));
-        if (said.Length > 0) _notes.Add(said);
-    }
-
-    private void TakeAmounts(List<string> tokens, QuantityReader quantity)
-    {
-        if (quantity.Amount() is not { } main) return;
-        var amount = main.Amount;
-        var extra = _amounts.ToList();
-        _amounts.Clear();
-        // "2 x 400 g cans", "2 400 g cans", "1 14 oz can": how much is in each.
-        var at = quantity.At;
-        if (!main.HasUnit)
-        {
-            if (quantity.At < tokens.Count && tokens[quantity.At] is "x" or "X") quantity.At++;
-            if (quantity.Amount() is { HasUnit: true } inner)
-            {
-                extra.Add(new ReadAmount(inner.Amount, AmountRole.Each, inner.Fullness));
-                if (quantity.At < tokens.Count && UnitWords.Find(tokens[quantity.At]) is { Dimension: UnitDimension.Count } package)
-                {
-                    quantity.At++;
-                    if (quantity.At < tokens.Count && tokens[quantity.At] is "of") quantity.At++;
-                    amount = amount with { Unit = package };
-                }
-            }
-            else
-            {
-                quantity.At = at;
-            }
-        }
-
-        _amounts.Add(new ReadAmount(amount, AmountRole.Main, main.Fullness));
-        _amounts.AddRange(extra);
-        TakeMore(tokens, quantity);
-    }
-
-    /// <summary>Sums and second measures after the main amount.</summary>
-    private void TakeMore(List<string> tokens, QuantityReader quantity)
-    {
-        while (quantity.At < tokens.Count)
-        {
-            var at = quantity.At;
-            AmountRole? role = tokens[at].ToLowerInvariant() switch
-            {
-                "plus" or "+" or "and" or "&" => AmountRole.Plus,
-                "minus" or "less" => AmountRole.Minus,
-                "/" or "or" or "=" => AmountRole.Also,
-                _ => null,
-            };
-            if (role is null) return;
-            quantity.At++;
-            if (quantity.Amount() is not { HasUnit: true } more)
-            {
-                quantity.At = at;
-                return;
-            }
-
-            _amounts.Add(new ReadAmount(more.Amount, role.Value, more.Fullness));
-        }
-    }
+    private bool Weighed() => _amounts.Exists(a => a.Amount.Unit.Dimension == UnitDimension.Mass);
 
     /// <summary>What is left after the amounts: ingredient, forms and remarks, parted by commas.</summary>
     private void TakeWords(List<string> tokens)
@@ -189,8 +78,8 @@ internal sealed class LineReading
         var segments = new List<List<string>> { new() };
         foreach (var token in tokens)
         {
-            if (token is "," or ";" || (token == "-" && segments[^1].Count > 0)) segments.Add([]);
-            else if (token is not ("." or "-")) segments[^1].Add(token);
+            if (token is "," or ";" or ":" || (token == "-" && segments[^1].Count > 0)) segments.Add([]);
+            else if (token is not ("." or "-" or "!" or "•")) segments[^1].Add(token);
         }
 
         segments.RemoveAll(s => s.Count == 0);
@@ -198,7 +87,7 @@ internal sealed class LineReading
         for (var i = 0; i < segments.Count; i++)
         {
             if (i == named) TakeNamed(segments[i]);
-            else if (i > named || !TakeLeading(segments[i])) TakeRemark(string.Join(' ', segments[i]));
+            else if (i > named || !TakeLeading(segments[i])) TakeRemark(segments[i]);
         }
     }
 
@@ -207,7 +96,7 @@ internal sealed class LineReading
     {
         for (var i = 0; i < segments.Count; i++)
         {
-            if (Match(segments[i]) is not null) return i;
+            if (Match(segments[i]) is not null || CompoundIn(segments[i]) is not null) return i;
         }
 
         var first = segments.FindIndex(s => !s.TrueForAll(w => LineWords.Forms.Contains(w.ToLowerInvariant()) || LineWords.Manner.Contains(w.ToLowerInvariant())));
@@ -224,20 +113,10 @@ internal sealed class LineReading
     private void TakeNamed(List<string> words)
     {
         words = TakeTrailing(words);
+        words = TakeClaims(words);
         if (words.Count == 0) return;
         _named = words;
-        // "butter or margarine": the second is an alternative. "to" after it starts a remark.
-        var or = words.FindIndex(1, Math.Max(0, words.Count - 1), w => w.Equals("or", StringComparison.OrdinalIgnoreCase));
-        if (or > 0 && or < words.Count - 1)
-        {
-            var other = LineReader.Read(string.Join(' ', words.Skip(or + 1)), _knowledge);
-            if (other.Amounts.IsEmpty) other = WithOwnAmounts(other);
-            _alternatives.Add(other);
-            words = words[..or];
-            // "light or dark brown sugar": the first half borrows its noun from the second.
-            if (Match(words) is null && other.Ingredient is not null && words.Count <= 2 && Match([.. words, .. other.Name.Split(' ').Skip(1)]) is not null) words = [.. words, .. other.Name.Split(' ').Skip(1)];
-        }
-
+        words = TakeOr(words);
         words = TakeSecond(words);
         while (words.Count > 1 && LineWords.Sizes.Contains(words[0].ToLowerInvariant()))
         {
@@ -245,21 +124,81 @@ internal sealed class LineReading
             words = words[1..];
         }
 
-        var match = Match(words);
-        if (match is { } m)
+        if (CompoundIn(words) is { } compound && (Match(words) is not { } plain || plain.Count < 2))
+        {
+            _ingredient = compound.Ingredient;
+            _name = compound.Ingredient.Name;
+            Around(words[..compound.From]);
+            Around(words[(compound.From + 2)..]);
+        }
+        else if (Match(words) is { } m)
         {
             _ingredient = m.Ingredient;
             _name = string.Join(' ', words.Skip(m.From).Take(m.Count));
             Around(words[..m.From]);
             Around(words[(m.From + m.Count)..]);
         }
+        else if (Near(words) is { } near)
+        {
+            _ingredient = near.Ingredient;
+            _name = near.Name;
+            _notes.Add(string.Join(' ', words));
+            _doubts.Add($"I took “{string.Join(' ', words)}” for {near.Name}. Is it?");
+        }
         else
         {
-            var plain = words.Where(w => !Sort(w)).ToList();
-            _name = string.Join(' ', plain);
+            var left = words.Where(w => !Sort(w)).ToList();
+            _name = string.Join(' ', left);
+            Name(left);
         }
 
         if (_partOfFruit.Count > 0) NameFruit();
+    }
+
+    /// <summary>"gluten-free", "vegan": the words stay with the name when a row bears them, else they take allergens back into question.</summary>
+    private List<string> TakeClaims(List<string> words)
+    {
+        var whole = Match(words);
+        var kept = new List<string>();
+        for (var i = 0; i < words.Count; i++)
+        {
+            var claim = ClaimOf(words, i);
+            if (claim.Length == 0)
+            {
+                kept.Add(words[i]);
+                continue;
+            }
+
+            foreach (var allergen in FreeFromWords.Of(claim)) _claimed.Add(allergen);
+            var inside = whole is { } m && i >= m.From && i < m.From + m.Count;
+            if (inside) kept.Add(words[i]);
+            else _notes.Add(claim);
+            if (!inside && claim.Contains('-', StringComparison.Ordinal) && !words[i].Contains('-', StringComparison.Ordinal)) i++;
+        }
+
+        return kept;
+    }
+
+    private static string ClaimOf(List<string> words, int at)
+    {
+        var low = words[at].ToLowerInvariant();
+        if (FreeFromWords.Of(low).Length > 0) return low;
+        return at + 1 < words.Count && words[at + 1].Equals("free", StringComparison.OrdinalIgnoreCase) && FreeFromWords.Of($"{low}-free").Length > 0 ? $"{low}-free" : "";
+    }
+
+    /// <summary>"butter or margarine": the second is an alternative.</summary>
+    private List<string> TakeOr(List<string> words)
+    {
+        var or = words.FindIndex(1, Math.Max(0, words.Count - 1), w => w.Equals("or", StringComparison.OrdinalIgnoreCase));
+        if (or < 1 || or >= words.Count - 1) return words;
+        var other = LineReader.Read(string.Join(' ', words.Skip(or + 1)), _knowledge);
+        if (other.Amounts.IsEmpty) other = WithOwnAmounts(other);
+        _alternatives.Add(other);
+        words = words[..or];
+        // "light or dark brown sugar", "sesame or poppy seeds": the first half borrows its noun from the second.
+        var noun = other.Name.Split(' ').Skip(1).ToList();
+        if (other.Ingredient is not null && words.Count <= 2 && noun.Count > 0 && Match([.. words, .. noun]) is { } borrowed && borrowed.Count > 1 && (Match(words) is null || borrowed.Count > words.Count)) words = [.. words, .. noun];
+        return words;
     }
 
     /// <summary>An alternative without an amount is meant in the same amount and form.</summary>
@@ -267,7 +206,7 @@ internal sealed class LineReading
     {
         Amounts = [.. _amounts],
         Doubts = [.. other.Doubts.Where(d => d != HowMuch)],
-        Weight = LineWeight.Of(_amounts, other.Ingredient, [.. _forms, .. other.Forms, .. _named.Select(w => w.ToLowerInvariant()).Where(LineWords.Forms.Contains)], _size, []),
+        Weight = LineWeight.Of(_amounts, other.Ingredient, [.. _forms, .. other.Forms, .. _named.Select(w => w.ToLowerInvariant()).Where(LineWords.Forms.Contains)], _size, [], _knowledge.Dialect),
     };
 
     /// <summary>"cinnamon and ginger", "eggs + 1 yolk": the first is read, the second kept and asked about.</summary>
@@ -276,23 +215,12 @@ internal sealed class LineReading
         var and = words.FindIndex(1, Math.Max(0, words.Count - 1), w => w is "and" or "&" or "+");
         if (and < 1 || and >= words.Count - 1) return words;
         if (words[and] is not "+" && (Match(words[..and]) is null || Match(words[(and + 1)..]) is null)) return words;
+        if (Match(words) is { } whole && whole.From < and && whole.From + whole.Count > and) return words;
         var second = string.Join(' ', words.Skip(and + 1));
+        if (Match(words[(and + 1)..]) is { } inside) _inside.Add(inside.Ingredient);
         _notes.Add($"{words[and]} {second}");
         _doubts.Add($"Two ingredients stand in one line. Give “{second}” a line of its own.");
         return words[..and];
-    }
-
-    private void NameFruit()
-    {
-        var fruit = _ingredient?.Name ?? _name.ToLowerInvariant();
-        if (_name != fruit) _notes.Add(_name);
-        _name = $"{fruit} {_partOfFruit[0]}";
-        _ingredient = _knowledge.Find(_name);
-        foreach (var part in _partOfFruit.Skip(1))
-        {
-            // Zest and juice of the same fruit are both wanted: the second is kept beside the first.
-            _notes.Add($"and its {part}");
-        }
     }
 
     /// <summary>Remarks that follow without a comma: "salt to taste", "butter for greasing", "flour plus more for dusting".</summary>
@@ -302,7 +230,7 @@ internal sealed class LineReading
         {
             var starts = words[i].ToLowerInvariant() is "for" or "to" or "as" or "if" or "at" or "plus" or "with" or "from" or "until" or "such" or "without" or "in" or "cut" or "optional" or "divided";
             if (!starts) continue;
-            TakeRemark(string.Join(' ', words.Skip(i)));
+            TakeRemark(words[i..]);
             return words[..i];
         }
 
@@ -313,7 +241,15 @@ internal sealed class LineReading
     private void Around(List<string> words)
     {
         var left = words.Where(w => !Sort(w)).ToList();
-        if (left.Count > 0) _notes.Add(string.Join(' ', left));
+        if (left.Count == 0) return;
+        _notes.Add(string.Join(' ', left));
+        Name(left);
+        _left.AddRange(left.Where(w => !LineWords.IsHarmless(w) && !AllergenWords.Names(w)));
+    }
+
+    private void Name(List<string> words)
+    {
+        foreach (var allergen in AllergenWords.In([.. words.Select(w => w.ToLowerInvariant())])) _namedAllergens.Add(allergen);
     }
 
     /// <summary>Puts a single word where it belongs; false when it belongs nowhere.</summary>
@@ -337,17 +273,82 @@ internal sealed class LineReading
         return true;
     }
 
-    private void TakeRemark(string remark)
+    private void TakeRemark(List<string> words)
     {
+        var remark = string.Join(' ', words).Replace(" ,", ",", StringComparison.Ordinal);
         var low = remark.ToLowerInvariant();
-        if (Optionals.Any(o => low.Contains(o, StringComparison.Ordinal))) _traits |= LineTraits.Optional;
+        if (Optionals.Any(o => low.Contains(o, StringComparison.Ordinal)) || low is "opt" or "opt.") _traits |= LineTraits.Optional;
         if (ToTaste.Any(o => low.Contains(o, StringComparison.Ordinal))) _traits |= LineTraits.ToTaste;
         if (low.Contains("divided", StringComparison.Ordinal)) _traits |= LineTraits.Divided;
         var aside = Asides.Any(o => low.Contains(o, StringComparison.Ordinal));
         if (low.StartsWith("plus", StringComparison.Ordinal) || low.Contains("more ", StringComparison.Ordinal) || low.Contains("extra ", StringComparison.Ordinal)) _traits |= LineTraits.PlusMore;
         else if (aside) _traits |= LineTraits.Aside;
-        _forms.AddRange(low.Split(' ', ',').Where(w => LineWords.Forms.Contains(w) && !_forms.Contains(w)));
+        foreach (var form in low.Split(' ', ',').Where(w => LineWords.Forms.Contains(w) && !_forms.Contains(w)))
+        {
+            // What is sifted after the comma is measured first.
+            if (form is "sifted") _later.Add(form);
+            else _forms.Add(form);
+        }
+
+        foreach (var allergen in FreeFromClaims(words)) _claimed.Add(allergen);
+        if (Match(words) is { } inside && inside.Ingredient != _ingredient && !LineWords.Harmless.Contains(string.Join(' ', words.Skip(inside.From).Take(inside.Count)).ToLowerInvariant())) _inside.AddRange(AllIn(words));
+        Name(words);
+        var spoken = words.Where(w => !LineWords.IsHarmless(w) && !AllergenWords.Names(w) && FreeFromWords.Of(w.ToLowerInvariant()).IsEmpty).ToList();
+        // Words of other known ingredients are understood.
+        _left.AddRange(spoken.Where(w => _knowledge.Find(w) is null && !_inside.Exists(i => i.Name.Contains(w, StringComparison.OrdinalIgnoreCase))));
         _notes.Add(remark);
+    }
+
+    private static IEnumerable<Allergen> FreeFromClaims(List<string> words) => Enumerable.Range(0, words.Count).Select(i => ClaimOf(words, i)).Where(c => c.Length > 0).SelectMany(c => FreeFromWords.Of(c));
+
+    private IEnumerable<Ingredient> AllIn(List<string> words)
+    {
+        var at = 0;
+        while (at < words.Count)
+        {
+            if (StartAt(words, at) is { } found)
+            {
+                if (!LineWords.Harmless.Contains(string.Join(' ', words.Skip(at).Take(found.Count)).ToLowerInvariant())) yield return found.Ingredient;
+                at += found.Count;
+            }
+            else
+            {
+                at++;
+            }
+        }
+    }
+
+    private (int Count, Ingredient Ingredient)? StartAt(List<string> words, int from)
+    {
+        for (var count = Math.Min(IngredientTable.LongestAlias, words.Count - from); count > 0; count--)
+        {
+            if (_knowledge.Find(string.Join(' ', words.Skip(from).Take(count)).Trim(',', '.')) is { } found) return (count, found);
+        }
+
+        return null;
+    }
+
+    private (string Name, Ingredient Ingredient)? Near(List<string> words)
+    {
+        var plain = words.Where(w => !LineWords.Forms.Contains(w.ToLowerInvariant()) && !LineWords.Manner.Contains(w.ToLowerInvariant()) && !LineWords.Sizes.Contains(w.ToLowerInvariant())).ToList();
+        for (var count = Math.Min(3, plain.Count); count > 0; count--)
+        {
+            if (count < plain.Count) return null;
+            if (NearWord.Of(string.Join(' ', plain)) is { } found) return found;
+        }
+
+        return null;
+    }
+
+    /// <summary>"cashew cream": a plant and what is made of it.</summary>
+    private (int From, Ingredient Ingredient)? CompoundIn(List<string> words)
+    {
+        for (var i = 0; i + 1 < words.Count; i++)
+        {
+            if (_knowledge.Find($"{words[i]} {words[i + 1]}") is null && CompoundIngredient.Of(words[i].Trim(','), words[i + 1]) is { } found) return (i, found);
+        }
+
+        return null;
     }
 
     /// <summary>The longest run of words that is an ingredient; of equal ones the last, since nouns stand last.</summary>
@@ -357,7 +358,7 @@ internal sealed class LineReading
         {
             for (var from = words.Count - count; from >= 0; from--)
             {
-                if (_knowledge.Find(string.Join(' ', words.Skip(from).Take(count))) is { } found) return (from, count, found);
+                if (_knowledge.Find(string.Join(' ', words.Skip(from).Take(count)).TrimEnd('.', ',')) is { } found) return (from, count, found);
             }
         }
 

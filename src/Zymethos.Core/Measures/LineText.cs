@@ -19,9 +19,11 @@ internal static partial class LineText
         text = Bullet().Replace(text, "");
         text = LongDash().Replace(text, "-");
         text = Thousands().Replace(text, "${a}${b}");
+        text = DottedThousands().Replace(text, "${a}${b}");
         text = DecimalComma().Replace(text, "${a}.${b}");
         text = FluidOunce().Replace(text, "floz");
         text = SplitSpoon().Replace(text, "${which}spoon${rest}");
+        text = SlippedForm().Replace(text, m => Slips[m.Value.ToLowerInvariant()]);
         text = Approximately().Replace(text, " ");
         text = HyphenedMixed().Replace(text, "${a} ${b}");
         text = SlashedMeasures().Replace(text, " / ");
@@ -29,7 +31,8 @@ internal static partial class LineText
         text = HyphenUnit().Replace(text, "${a} ${b}");
         text = Range().Replace(text, " - ");
         text = Marks().Replace(text, " ${a} ");
-        return Spaces().Replace(text, " ").Trim();
+        text = Spaces().Replace(text, " ").Trim();
+        return LastDot().Replace(text, "");
     }
 
     [GeneratedRegex(@"^\s*(?:[-*•·▢□☐–—]\s+|[•·▢□☐]\s*|\[\s?\]\s*)", RegexOptions.None, 500)]
@@ -42,6 +45,10 @@ internal static partial class LineText
     [GeneratedRegex(@"(?<![\d.,])(?<a>\d{1,3}),(?<b>\d{3})(?![\d])", RegexOptions.None, 500)]
     private static partial Regex Thousands();
 
+    // 1.000 g: nobody weighs to the milligram, so the dot parts thousands.
+    [GeneratedRegex(@"(?<![\d.,])(?<a>[1-9]\d{0,2})\.(?<b>000|500|250|200)(?=\s?(?:g|ml|gr)\b)", RegexOptions.None, 500)]
+    private static partial Regex DottedThousands();
+
     [GeneratedRegex(@"(?<a>\d),(?<b>\d{1,2})(?!\d)", RegexOptions.None, 500)]
     private static partial Regex DecimalComma();
 
@@ -50,6 +57,24 @@ internal static partial class LineText
 
     [GeneratedRegex(@"\b(?<which>table|tea)[\s-]spoon(?<rest>s|fuls?)?\b", RegexOptions.IgnoreCase, 500)]
     private static partial Regex SplitSpoon();
+
+    // Slips and short forms of words for preparation.
+    private static readonly Dictionary<string, string> Slips = new(StringComparer.Ordinal)
+    {
+        ["chopd"] = "chopped",
+        ["choped"] = "chopped",
+        ["chpd"] = "chopped",
+        ["meltd"] = "melted",
+        ["softend"] = "softened",
+        ["gratd"] = "grated",
+        ["slicd"] = "sliced",
+        ["pckd"] = "packed",
+        ["siftd"] = "sifted",
+        ["grnd"] = "ground",
+    };
+
+    [GeneratedRegex(@"\b(?:chopd|choped|chpd|meltd|softend|gratd|slicd|pckd|siftd|grnd)\b", RegexOptions.IgnoreCase, 500)]
+    private static partial Regex SlippedForm();
 
     [GeneratedRegex(@"(?:~|≈)", RegexOptions.None, 500)]
     private static partial Regex Approximately();
@@ -77,4 +102,8 @@ internal static partial class LineText
 
     [GeneratedRegex(@"\s+", RegexOptions.None, 500)]
     private static partial Regex Spaces();
+
+    // A full stop after the last word is no part of it.
+    [GeneratedRegex(@"(?<=[a-z\)]{2})\s?\.$", RegexOptions.None, 500)]
+    private static partial Regex LastDot();
 }

@@ -82,8 +82,50 @@ public sealed record MeasureUnit
     /// <summary>A smidgen, taken as a thirty-second of a teaspoon (common practice, no source).</summary>
     public static readonly MeasureUnit Smidgen = new("smidgen", "smidgen", "smidgens", UnitDimension.Volume, 4.92892159375 / 32);
 
-    /// <summary>A handful: no measure at all, kept as a word.</summary>
-    public static readonly MeasureUnit Handful = new("handful", "handful", "handfuls", UnitDimension.Count, 1);
+    /// <summary>A handful, taken as 80 mL (a habit, no source).</summary>
+    public static readonly MeasureUnit Handful = new("handful", "handful", "handfuls", UnitDimension.Volume, 80);
+
+    /// <summary>Imperial fluid ounce, 28.4130625 mL (NIST SP 811, from memory).</summary>
+    public static readonly MeasureUnit ImperialFluidOunce = new("fl-oz-uk", "UK fl oz", "UK fl oz", UnitDimension.Volume, 28.4130625);
+
+    /// <summary>Imperial pint, 568.26125 mL.</summary>
+    public static readonly MeasureUnit ImperialPint = new("pint-uk", "UK pint", "UK pints", UnitDimension.Volume, 568.26125);
+
+    /// <summary>Metric cup, 250 mL.</summary>
+    public static readonly MeasureUnit MetricCup = new("cup-metric", "metric cup", "metric cups", UnitDimension.Volume, 250);
+
+    /// <summary>Australian tablespoon, 20 mL.</summary>
+    public static readonly MeasureUnit AustralianTablespoon = new("tbsp-au", "AU tbsp", "AU tbsp", UnitDimension.Volume, 20);
+
+    /// <summary>US gill, a quarter of a pint, 118.29411825 mL.</summary>
+    public static readonly MeasureUnit Gill = new("gill", "gill", "gills", UnitDimension.Volume, 473.176473 / 4);
+
+    /// <summary>Imperial gill, a quarter of an imperial pint, 142.0653125 mL.</summary>
+    public static readonly MeasureUnit ImperialGill = new("gill-uk", "UK gill", "UK gills", UnitDimension.Volume, 568.26125 / 4);
+
+    /// <summary>Dessertspoon, two teaspoons, 10 mL (a habit, no source).</summary>
+    public static readonly MeasureUnit Dessertspoon = new("dessertspoon", "dessertspoon", "dessertspoons", UnitDimension.Volume, 10);
+
+    /// <summary>Teacup, taken as an imperial gill (a habit, no source).</summary>
+    public static readonly MeasureUnit Teacup = new("teacup", "teacup", "teacups", UnitDimension.Volume, 568.26125 / 4);
+
+    /// <summary>Wineglass, taken as 60 mL (a habit, no source).</summary>
+    public static readonly MeasureUnit Wineglass = new("wineglass", "wineglass", "wineglasses", UnitDimension.Volume, 60);
+
+    /// <summary>A splash or drizzle, taken as a teaspoon (a habit, no source).</summary>
+    public static readonly MeasureUnit Splash = new("splash", "splash", "splashes", UnitDimension.Volume, 5);
+
+    /// <summary>A knob of butter; its weight is taken from the ingredient.</summary>
+    public static readonly MeasureUnit Knob = new("knob", "knob", "knobs", UnitDimension.Count, 1);
+
+    /// <summary>A pod, stick or sprig of a spice or herb; its weight is taken from the ingredient.</summary>
+    public static readonly MeasureUnit Sprig = new("sprig", "sprig", "sprigs", UnitDimension.Count, 1);
+
+    /// <summary>A punnet of berries as it is sold; its weight is taken from the ingredient.</summary>
+    public static readonly MeasureUnit Punnet = new("punnet", "punnet", "punnets", UnitDimension.Count, 1);
+
+    /// <summary>Measures that are a habit rather than a measure: what they weigh is shown as a guess.</summary>
+    public bool IsHabit => this == Handful || this == Teacup || this == Wineglass || this == Splash || this == Knob || this == Dessertspoon;
 
     /// <summary>A piece: an egg, a lemon.</summary>
     public static readonly MeasureUnit Piece = new("piece", "", "", UnitDimension.Count, 1);
@@ -103,14 +145,15 @@ public sealed record MeasureUnit
     /// <summary>A sheet or leaf (gelatine, pastry).</summary>
     public static readonly MeasureUnit Sheet = new("sheet", "sheet", "sheets", UnitDimension.Count, 1);
 
-    /// <summary>A drop.</summary>
-    public static readonly MeasureUnit Drop = new("drop", "drop", "drops", UnitDimension.Count, 1);
+    /// <summary>A drop, taken as a twentieth of a millilitre (a habit, no source).</summary>
+    public static readonly MeasureUnit Drop = new("drop", "drop", "drops", UnitDimension.Volume, 0.05);
 
     /// <summary>Every unit.</summary>
     public static IReadOnlyList<MeasureUnit> All { get; } =
     [
         Gram, Kilogram, Ounce, Pound, Millilitre, Centilitre, Decilitre, Litre, Teaspoon, Tablespoon, FluidOunce, Cup, Pint, Quart, Pinch, Dash, Smidgen, Stick, Piece, Packet, Can,
-        Jar, Slice, Sheet, Drop, Handful,
+        Jar, Slice, Sheet, Drop, Handful, ImperialFluidOunce, ImperialPint, MetricCup, AustralianTablespoon, Gill, ImperialGill, Dessertspoon, Teacup, Wineglass,
+        Splash, Knob, Sprig, Punnet,
     ];
 
     /// <summary>The name used in documents: lower case, never empty.</summary>

@@ -3,7 +3,7 @@ using System.Globalization;
 namespace Zymethos.Core.Measures;
 
 /// <summary>Reads numbers, ranges and units from the tokens of a line.</summary>
-internal sealed class QuantityReader(IReadOnlyList<string> tokens)
+internal sealed class QuantityReader(IReadOnlyList<string> tokens, Dialect dialect = Dialect.American)
 {
     private static readonly Dictionary<string, double> NumberWords = new(StringComparer.OrdinalIgnoreCase)
     {
@@ -26,6 +26,20 @@ internal sealed class QuantityReader(IReadOnlyList<string> tokens)
         ["quarter"] = 0.25,
         ["couple"] = 2,
         ["third"] = 1.0 / 3,
+        ["eighth"] = 0.125,
+        ["few"] = 3,
+    };
+
+    private static readonly Dictionary<string, double> Shares = new(StringComparer.OrdinalIgnoreCase)
+    {
+        ["half"] = 0.5,
+        ["halves"] = 0.5,
+        ["quarter"] = 0.25,
+        ["quarters"] = 0.25,
+        ["third"] = 1.0 / 3,
+        ["thirds"] = 1.0 / 3,
+        ["eighth"] = 0.125,
+        ["eighths"] = 0.125,
     };
 
     private static readonly Dictionary<string, double> Fullness = new(StringComparer.OrdinalIgnoreCase)
@@ -75,12 +89,14 @@ internal sealed class QuantityReader(IReadOnlyList<string> tokens)
         }
 
         while (IsPackedUnit()) Packing.Add(tokens[At++].ToLowerInvariant());
-        if (Now is { } unitWord && UnitWords.Find(unitWord) is { } unit && !IsPieceName(unitWord))
+        if (Now is { } unitWord && UnitWords.Find(unitWord, dialect) is { } unit && !IsPieceName(unitWord))
         {
             At++;
+            // "a cup and a half of flour"
+            var more = AndAShare();
             // "2 oz. butter", "1 cup of flour"
             if (Now is "of" or ".") At++;
-            return (new Amount(numbers.Low, numbers.High, unit), fullness, true);
+            return (new Amount(numbers.Low + more, numbers.High + more, unit), fullness, true);
         }
 
         return (new Amount(numbers.Low, numbers.High, MeasureUnit.Piece), fullness, false);
@@ -97,14 +113,28 @@ internal sealed class QuantityReader(IReadOnlyList<string> tokens)
         }
 
         var after = At;
-        if (Now is "-" or "to" or "or")
+        if (Now is "-" or "to" or "or" or "until")
         {
             At++;
-            if (Number() is { } high && high > low) return (low, high);
+            if (Number() is { } high && high > low && !IsMoreThanUnit(after)) return (low, high);
             At = after;
         }
 
         return (low, low);
+    }
+
+    /// <summary>"2 or 3 eggs" is a range; "1 cup or 240 ml" is the same again: a unit stands between.</summary>
+    private bool IsMoreThanUnit(int after) => after > 0 && UnitWords.Find(tokens[after - 1], dialect) is not null && !char.IsAsciiDigit(tokens[after - 1][0]);
+
+    private double AndAShare()
+    {
+        if (Now is "and" or "&" && Peek(1) is "a" or "one" && Peek(2) is { } share && Shares.TryGetValue(share, out var part))
+        {
+            At += 3;
+            return part;
+        }
+
+        return 0;
     }
 
     private (Amount Amount, double Fullness, bool HasUnit)? Unitless(int start)
@@ -113,13 +143,13 @@ internal sealed class QuantityReader(IReadOnlyList<string> tokens)
         Hedges.Clear();
         // "pinch of salt", "handful raisins", "heaped tbsp": one of them, though nobody said so.
         var fullness = 1.0;
-        if (Now is { } word && Fullness.TryGetValue(word, out var f) && Peek(1) is { } next && UnitWords.Find(next) is not null)
+        if (Now is { } word && Fullness.TryGetValue(word, out var f) && Peek(1) is { } next && UnitWords.Find(next, dialect) is not null)
         {
             fullness = f;
             At++;
         }
 
-        if (Now is { } unitWord && UnitWords.Find(unitWord) is { } unit && unitWord.Length > 2 && unit != MeasureUnit.Piece)
+        if (Now is { } unitWord && UnitWords.Find(unitWord, dialect) is { } unit && unitWord.Length > 2 && unit != MeasureUnit.Piece)
         {
             At++;
             if (Now is "of") At++;
@@ -146,7 +176,17 @@ internal sealed class QuantityReader(IReadOnlyList<string> tokens)
         }
 
         if (!NumberWords.TryGetValue(token, out var value)) return null;
+        // "a little nutmeg" is no number of nutmegs.
+        if (token is "a" or "some" && Peek(1) is "little" or "bit" or "touch" or "dusting") return null;
         At++;
+        // "three quarters of a pound", "two thirds of a cup"
+        if (value >= 1 && token.Length > 2 && Now is { } share && Shares.TryGetValue(share, out var part))
+        {
+            At++;
+            SkipOf();
+            return value * part;
+        }
+
         return WordNumber(token, value);
     }
 
@@ -162,9 +202,8 @@ internal sealed class QuantityReader(IReadOnlyList<string> tokens)
             return fraction;
         }
 
-        if (At > at && Now is "a" or "one" && Peek(1) is "half" or "quarter" or "third")
+        if (At > at && Now is "a" or "one" && Peek(1) is { } named && Shares.TryGetValue(named, out var part))
         {
-            var part = NumberWords[Peek(1)!];
             At += 2;
             return part;
         }
@@ -179,7 +218,7 @@ internal sealed class QuantityReader(IReadOnlyList<string> tokens)
         if (token.Equals("a", StringComparison.OrdinalIgnoreCase) || token.Equals("an", StringComparison.OrdinalIgnoreCase) || token.Equals("one", StringComparison.OrdinalIgnoreCase))
         {
             // "a half cup", "a dozen", "a couple of", "a third of a cup"
-            if (Now is { } next && NumberWords.TryGetValue(next, out var of) && next is "half" or "quarter" or "dozen" or "couple" or "third")
+            if (Now is { } next && NumberWords.TryGetValue(next, out var of) && next is "half" or "quarter" or "dozen" or "couple" or "third" or "eighth" or "few")
             {
                 At++;
                 SkipOf();
@@ -195,7 +234,7 @@ internal sealed class QuantityReader(IReadOnlyList<string> tokens)
             return 6;
         }
 
-        if (value < 1 || token is "couple")
+        if (value < 1 || token is "couple" or "few")
         {
             SkipOf();
             return value;
@@ -222,14 +261,14 @@ internal sealed class QuantityReader(IReadOnlyList<string> tokens)
 
     /// <summary>"1 packed cup": the form stands before the unit and is read later from the words.</summary>
     private bool IsPackedUnit() =>
-        Now is "packed" or "firmly" or "lightly" or "loosely" or "tightly" && (Peek(1) is "packed" || (Peek(1) is { } next && UnitWords.Find(next) is not null));
+        Now is "packed" or "firmly" or "lightly" or "loosely" or "tightly" && (Peek(1) is "packed" || (Peek(1) is { } next && UnitWords.Find(next, dialect) is not null));
 
     /// <summary>"4 cloves" and "2 sheets" are units only where no such ingredient is meant; cloves are a spice.</summary>
     private static bool IsPieceName(string word) => word is "clove" or "cloves";
 
     private string? Peek(int ahead) => At + ahead < tokens.Count ? tokens[At + ahead].Length == 1 ? tokens[At + ahead] : Lower(tokens[At + ahead]) : null;
 
-    private static string Lower(string token) => token is "Tb" or "Tb." ? token : token.ToLowerInvariant();
+    private static string Lower(string token) => token is "Tb" or "Tb." or "T." or "C." ? token : token.ToLowerInvariant();
 
     private static double? Fraction(string token)
     {

@@ -1,4 +1,5 @@
 using System.Collections.Immutable;
+using Zymethos.Core.Safety;
 
 namespace Zymethos.Core.Measures;
 
@@ -79,4 +80,20 @@ public sealed record ReadLine(
     LineTraits Traits,
     ImmutableArray<ReadLine> Alternatives,
     ImmutableArray<string> Doubts,
-    Mass? Weight);
+    Mass? Weight)
+{
+    /// <summary>Words that were kept in the note without being understood; empty when every word was.</summary>
+    public ImmutableArray<string> Left { get; init; } = [];
+
+    /// <summary>Allergens named by words beyond the ingredient ("beaten with milk"), in order.</summary>
+    public ImmutableArray<Allergen> Named { get; init; } = [];
+
+    /// <summary>Allergens that a claim in the line speaks of ("gluten-free"): neither stated nor ruled out.</summary>
+    public ImmutableArray<Allergen> Claimed { get; init; } = [];
+
+    /// <summary>Other ingredients named inside the line ("mixed fruit and nuts (raisins, walnuts)").</summary>
+    public ImmutableArray<Ingredient> Inside { get; init; } = [];
+
+    /// <summary>Whether every word of it is understood and no label has to be asked about allergens beyond the ingredient's own row.</summary>
+    public bool IsWhollyKnown => Traits.HasFlag(LineTraits.Heading) || (Ingredient is not null && Left.IsEmpty && Claimed.IsEmpty && Alternatives.All(a => a.IsWhollyKnown));
+}

@@ -19,6 +19,18 @@ public static class UnitWords
         return Words.GetValueOrDefault(key);
     }
 
+    /// <summary>The unit a word means where a recipe comes from: a pint is a fifth larger in Britain. Null when it is no unit.</summary>
+    public static MeasureUnit? Find(string word, Dialect dialect)
+    {
+        var unit = Find(word);
+        if (unit is null || dialect == Dialect.American) return unit;
+        if (unit == MeasureUnit.Cup) return MeasureUnit.MetricCup;
+        if (unit == MeasureUnit.Tablespoon && dialect == Dialect.Australian) return MeasureUnit.AustralianTablespoon;
+        if (unit == MeasureUnit.Pint) return MeasureUnit.ImperialPint;
+        if (unit == MeasureUnit.FluidOunce) return MeasureUnit.ImperialFluidOunce;
+        return unit == MeasureUnit.Gill ? MeasureUnit.ImperialGill : unit;
+    }
+
     private static Dictionary<string, MeasureUnit> Make()
     {
         var words = new Dictionary<string, MeasureUnit>(StringComparer.Ordinal);
@@ -30,24 +42,32 @@ public static class UnitWords
         Add(MeasureUnit.Decilitre, "dl decilitre decilitres deciliter deciliters");
         Add(MeasureUnit.Centilitre, "cl centilitre centilitres centiliter centiliters");
         Add(MeasureUnit.Litre, "l lt ltr litre litres liter liters");
-        Add(MeasureUnit.Teaspoon, "tsp tsps teaspoon teaspoons teasp tspn tspns teasppon teaspon teaspoonful teaspoonfuls tesp");
-        Add(MeasureUnit.Tablespoon, "tbsp tbsps tbs tblsp tblsps tablespoon tablespoons tbspn tbspns tablespon tablesppon tablespoonful tablespoonfuls tabelspoon tabelspoons");
+        Add(MeasureUnit.Teaspoon, "tsp tsps teaspoon teaspoons teasp tspn tspns teasppon teaspon teaspoonful teaspoonfuls tesp tl");
+        Add(MeasureUnit.Tablespoon, "tbsp tbsps tbs tblsp tblsps tablespoon tablespoons tbspn tbspns tablespon tablesppon tablespoonful tablespoonfuls tabelspoon tabelspoons el");
         Add(MeasureUnit.FluidOunce, "floz fl-oz fl.oz");
         Add(MeasureUnit.Cup, "cup cups c cpu cusp cupful cupfuls");
         Add(MeasureUnit.Pint, "pint pints pt pts");
         Add(MeasureUnit.Quart, "quart quarts qt qts");
-        Add(MeasureUnit.Pinch, "pinch pinches");
-        Add(MeasureUnit.Dash, "dash dashes splash");
+        Add(MeasureUnit.Pinch, "pinch pinches msp grating");
+        Add(MeasureUnit.Dash, "dash dashes");
+        Add(MeasureUnit.Splash, "splash splashes drizzle drizzles glug glugs squeeze");
         Add(MeasureUnit.Smidgen, "smidgen smidgens smidge");
         Add(MeasureUnit.Stick, "stick sticks");
-        Add(MeasureUnit.Packet, "packet packets package packages pkg pkgs pkt pkts pack packs sachet sachets envelope envelopes box boxes bag bags carton cartons tub tubs bar bars cube cubes");
+        Add(MeasureUnit.Packet, "packet packets package packages pkg pkgs pkt pkts pack packs sachet sachets envelope envelopes box boxes bag bags carton cartons tub tubs bar bars cube cubes pot pots block blocks slab slabs roll rolls cake cakes");
         Add(MeasureUnit.Can, "can cans tin tins");
         Add(MeasureUnit.Jar, "jar jars bottle bottles");
         Add(MeasureUnit.Slice, "slice slices");
         Add(MeasureUnit.Sheet, "sheet sheets leaf leaves");
         Add(MeasureUnit.Drop, "drop drops");
-        Add(MeasureUnit.Handful, "handful handfuls knob knobs");
-        Add(MeasureUnit.Piece, "piece pieces pc pcs");
+        Add(MeasureUnit.Handful, "handful handfuls fistful fistfuls");
+        Add(MeasureUnit.Knob, "knob knobs lump lumps");
+        Add(MeasureUnit.Sprig, "sprig sprigs pod pods");
+        Add(MeasureUnit.Punnet, "punnet punnets basket baskets");
+        Add(MeasureUnit.Gill, "gill gills");
+        Add(MeasureUnit.Dessertspoon, "dessertspoon dessertspoons dsp dstsp dessertspoonful dessertspoonfuls");
+        Add(MeasureUnit.Teacup, "teacup teacups teacupful teacupfuls");
+        Add(MeasureUnit.Wineglass, "wineglass wineglasses wineglassful wineglassfuls");
+        Add(MeasureUnit.Piece, "piece pieces pc pcs strip strips square squares");
         return words;
 
         void Add(MeasureUnit unit, string list)

@@ -135,6 +135,12 @@ public sealed record Recipe(
     /// <summary>Ingredients taken instead of the recipe's own. May be empty.</summary>
     public ImmutableArray<Swap> Swaps { get; init; } = [];
 
+    /// <summary>Where its words come from; null when nobody said. Decides what lines that are added to it mean by a pint, a cup and an egg.</summary>
+    public Dialect? Dialect { get; init; }
+
+    /// <summary>What was guessed when it was read and not looked at since, the most harmful first. May be empty.</summary>
+    public ImmutableArray<OpenQuestion> Questions { get; init; } = [];
+
     /// <summary>How its writer filled a cup of flour; null for the kitchen's own habit.</summary>
     public FlourHabit? FlourHabit { get; init; }
 

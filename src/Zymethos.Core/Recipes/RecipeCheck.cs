@@ -17,7 +17,6 @@ public static class RecipeCheck
         var missing = new List<string>();
         if (recipe.Parts.All(p => p.Lines.IsEmpty)) missing.Add("It has no ingredients yet.");
         if (recipe.Steps.IsEmpty) missing.Add("It has no steps yet.");
-        else if (!recipe.Steps.Any(s => s.Kind == StepKind.Bake)) missing.Add("No step bakes.");
         else missing.AddRange(Find(recipe).Select(f => f.Message));
         if (recipe.Steps.Length > 1 && missing.Count == 0)
         {

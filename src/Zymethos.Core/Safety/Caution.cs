@@ -29,6 +29,15 @@ public enum CautionKind
 
     /// <summary>Moist bread that is not to be sealed for the shelf.</summary>
     Keeping,
+
+    /// <summary>Whole nuts and small hard sweets, on which small children choke.</summary>
+    Choking,
+
+    /// <summary>More nutmeg than a spoon.</summary>
+    Nutmeg,
+
+    /// <summary>Mould on a cake that is kept for weeks.</summary>
+    Mould,
 }
 
 /// <summary>A caution in words, with where the words come from.</summary>
@@ -57,8 +66,8 @@ public sealed record Caution(CautionKind Kind, string Text, string Source)
             "Nuts: traces travel on knives, boards and trays. Bake for anyone who must avoid them first, on clean tools, or not at all.",
             "US FALCPA and EU 1169/2011 list tree nuts (from memory)"),
         CautionKind.TimeAndTemperature => new(kind,
-            "Keep cold: no more than 2 hours at room temperature in all. Follow your local food authority where it is stricter.",
-            "USDA FSIS two-hour rule (from memory)"),
+            "Keep cold: no more than 2 hours at room temperature in all. Cool what was cooked from 57 to 21 °C (135 to 70 °F) within 2 hours and to 5 °C (41 °F) within 4 more; thaw it in the cold. Follow your local food authority where it is stricter.",
+            "USDA FSIS two-hour rule; FDA Food Code 3-501.14 on cooling (both from memory)"),
         CautionKind.Spirit => new(kind,
             "Contains alcohol that does not all bake off: say so to whoever eats it.",
             "USDA table of nutrient retention factors (from memory)"),
@@ -71,6 +80,15 @@ public sealed record Caution(CautionKind Kind, string Text, string Source)
         CautionKind.Keeping => new(kind,
             "Do not seal moist loaves in jars or vacuum bags for the shelf: germs that need no air grow there unseen. Freeze instead.",
             "USDA FSIS and extension advice on botulism (from memory)"),
+        CautionKind.Choking => new(kind,
+            "Whole nuts and small hard sweets: children under five can choke on them. Grind or leave them out for little ones.",
+            "public-health advice on choking (from memory)"),
+        CautionKind.Nutmeg => new(kind,
+            "More than a teaspoon of nutmeg for a few people can make them ill. Spread over a whole bake it is fine; do not double it by eye.",
+            "poison-centre advice on nutmeg (from memory)"),
+        CautionKind.Mould => new(kind,
+            "Look before you cut a cake that was kept for weeks. Where there is mould, the whole cake goes: do not cut around it.",
+            "USDA FSIS, Molds on Food (from memory)"),
         _ => throw new ArgumentOutOfRangeException(nameof(kind), kind, "Unknown caution."),
     };
 }

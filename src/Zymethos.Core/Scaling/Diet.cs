@@ -33,8 +33,22 @@ public enum Diet
 /// <summary>What stands between a recipe and a diet, and how far the recipe can go toward it.</summary>
 /// <param name="Version">The recipe with choices and swaps that suit the diet as far as there are any.</param>
 /// <param name="Taken">What was changed, in words.</param>
-/// <param name="Left">Ingredients that still do not suit and for which there is no rule; empty when the version suits.</param>
-public sealed record DietVersion(Recipe Version, ImmutableArray<string> Taken, ImmutableArray<string> Left);
+/// <param name="Left">Ingredients that still do not suit and for which there is no rule; empty when nothing is known to stand against it.</param>
+/// <param name="Open">What is not known, so that nobody can say that it suits; empty when the version certainly suits.</param>
+public sealed record DietVersion(Recipe Version, ImmutableArray<string> Taken, ImmutableArray<string> Left, ImmutableArray<NotKnown> Open);
+
+/// <summary>How a recipe stands to a diet.</summary>
+public enum DietStand
+{
+    /// <summary>Every line is known and suits.</summary>
+    Suits,
+
+    /// <summary>Nothing is known to stand against it, and something is not known.</summary>
+    NotKnown,
+
+    /// <summary>Something in it does not suit.</summary>
+    Against,
+}
 
 /// <summary>Whether ingredients and recipes suit a diet.</summary>
 public static class Diets
@@ -64,9 +78,41 @@ public static class Diets
             && !ingredient.Allergens.Contains(Allergen.Milk) && !ingredient.Allergens.Contains(Allergen.Egg),
     };
 
-    /// <summary>Ingredients of a recipe as it is baked that do not suit; a line whose ingredient is not known does not suit either, since nobody knows.</summary>
+    /// <summary>Lines of a recipe as it is baked that do not suit; a line that is not understood does not suit either, since nobody knows.</summary>
     public static ImmutableArray<IngredientLine> Against(Recipe recipe, Diet diet, IngredientKnowledge knowledge) =>
-        [.. RecipeFacts.AsBaked(recipe, knowledge).Parts.SelectMany(p => p.Lines).Where(l => knowledge.Meant(l.Ingredient) is not { } i || !Suits(i, diet))];
+        [.. RecipeFacts.AsBaked(recipe, knowledge).Parts.SelectMany(p => p.Lines).Where(l => !Suits(LineAllergens.Of(l, knowledge), diet))];
+
+    /// <summary>How a recipe stands to a diet: it suits only where every line and every word is known.</summary>
+    public static DietStand Stand(AllergenStatement statement, Diet diet)
+    {
+        if (AllergensOf(diet).Any(statement.Contains.Contains) || (statement.Traits & TraitsOf(diet)) != IngredientTraits.None) return DietStand.Against;
+        return Open(statement, diet).IsEmpty ? DietStand.Suits : DietStand.NotKnown;
+    }
+
+    /// <summary>What is not known of a recipe and matters to a diet.</summary>
+    public static ImmutableArray<NotKnown> Open(AllergenStatement statement, Diet diet) =>
+        [.. statement.Open.Where(o => o.MayBe.IsEmpty || AllergensOf(diet).Any(o.MayBe.Contains))];
+
+    private static bool Suits(LineAllergens line, Diet diet) =>
+        !line.Open.Any(o => o.MayBe.IsEmpty) && !AllergensOf(diet).Any(line.Contains.Contains) && (line.Traits & TraitsOf(diet)) == IngredientTraits.None;
+
+    private static Allergen[] AllergensOf(Diet diet) => diet switch
+    {
+        Diet.NoEgg => [Allergen.Egg],
+        Diet.NoMilk => [Allergen.Milk],
+        Diet.NoNuts => [Allergen.TreeNut, Allergen.Peanut],
+        Diet.NoGluten => [Allergen.Gluten, Allergen.Wheat],
+        Diet.Vegan => [Allergen.Milk, Allergen.Egg, Allergen.Fish, Allergen.Shellfish, Allergen.Mollusc],
+        _ => [],
+    };
+
+    private static IngredientTraits TraitsOf(Diet diet) => diet switch
+    {
+        Diet.NoAlcohol => IngredientTraits.Alcohol,
+        Diet.NoHoney => IngredientTraits.Honey,
+        Diet.Vegan => IngredientTraits.Animal | IngredientTraits.Meat | IngredientTraits.Honey,
+        _ => IngredientTraits.None,
+    };
 
     /// <summary>The recipe made to suit: first by its own choices, then by leaving out what is optional, then by rules of substitution.</summary>
     public static DietVersion VersionFor(Recipe recipe, Diet diet, IngredientKnowledge knowledge)
@@ -96,6 +142,6 @@ public static class Diets
             taken.Add($"{line.Ingredient}: {string.Join(" and ", rule.To.Select(t => t.Ingredient))} instead. {rule.Changes}");
         }
 
-        return new DietVersion(recipe, [.. taken], [.. Against(recipe, diet, knowledge).Select(l => l.Ingredient).Distinct()]);
+        return new DietVersion(recipe, [.. taken], [.. Against(recipe, diet, knowledge).Select(l => l.Ingredient).Distinct()], Open(AllergenStatement.Of(recipe, knowledge), diet));
     }
 }

@@ -1,7 +1,5 @@
-using System.Collections.Immutable;
 using Zymethos.Core.Measures;
 using Zymethos.Core.Recipes;
-using Zymethos.Core.Safety;
 
 namespace Zymethos.Core.Scaling;
 
@@ -30,14 +28,6 @@ public static class RecipeFacts
         var step = bakes.MaxBy(s => s.Takes.Likely)!;
         return (step.Oven!.Pan, step.Oven.Pans * step.Times, step.Oven, step);
     }
-
-    /// <summary>What must be declared, in the order of <see cref="Allergen"/>. Optional lines count: they are in until they are left out.</summary>
-    public static ImmutableArray<Allergen> Allergens(Recipe recipe, IngredientKnowledge knowledge) =>
-        [.. recipe.Parts.SelectMany(p => p.Lines).SelectMany(l => knowledge.Meant(l.Ingredient)?.Allergens ?? []).Distinct().Order()];
-
-    /// <summary>What else matters to diets.</summary>
-    public static IngredientTraits Traits(Recipe recipe, IngredientKnowledge knowledge) =>
-        recipe.Parts.SelectMany(p => p.Lines).Aggregate(IngredientTraits.None, (t, l) => t | (knowledge.Meant(l.Ingredient)?.Traits ?? IngredientTraits.None));
 
     private static Mass Sum(IEnumerable<IngredientLine> lines) => Mass.FromGrams(lines.Where(l => !l.IsOptional || l.Weight is not null).Sum(l => l.Weight?.Grams ?? 0));
 }

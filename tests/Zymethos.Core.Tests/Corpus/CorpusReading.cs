@@ -65,10 +65,11 @@ internal sealed partial class CorpusReading
             "keepplace" => _recipe.Keeping.Any(k => Has(k.Place, rest)),
             "part" => Part(rest),
             "divide" => _recipe.DividedInto == Number(rest),
+            "trays" => _recipe.Steps.Any(s => s is { Kind: StepKind.Bake, Oven: { } o } && o.Pans * s.Times is var trays && trays >= Number(rest) && trays <= Number(rest) + 1),
             "waves" => _recipe.Steps.Any(s => s.Kind == StepKind.Bake && s.Times == Number(rest)),
             "never" => !_recipe.Steps.Any(s => Has(s.Title, rest)),
             "optional" => _lines.Exists(l => l.IsOptional && Has(Said(l), rest)),
-            "alt" => _lines.Exists(l => l.Alternatives.Any(a => rest.Split('|').Any(w => Has(a, w)))),
+            "alt" => _lines.Exists(l => l.Alternatives.Any(a => rest.Split('|').Any(w => Has(a, w) || IngredientKnowledge.Shipped.Meant(w)?.Name == a))),
             "asks" => Questions().Any(q => Has(q, rest)),
             "trait" => Trait(rest),
             "caution" => Enum.TryParse<CautionKind>(rest, true, out var kind) && Cautions().Contains(kind),
@@ -80,8 +81,8 @@ internal sealed partial class CorpusReading
         };
     }
 
-    // Headings and the words around a yield carry nothing once the heading was understood.
-    private static readonly string[] Headings = ["ingredients", "method", "directions", "instructions", "step", "makes", "serves", "yield", "yields", "about"];
+    // Headings, the words around a yield and the joints of sentences carry nothing once they were understood.
+    private static readonly string[] Headings = ["ingredients", "method", "directions", "instructions", "step", "makes", "serves", "yield", "yields", "about", "and", "then", "plus", "need", "take"];
 
     /// <summary>Words of a text that are nowhere in what was kept of it.</summary>
     public IReadOnlyList<string> Dropped(string text)
@@ -248,7 +249,7 @@ internal sealed partial class CorpusReading
         _draft.Parts.SelectMany(p => new[] { p.Name, p.Lines })
             .Concat(_draft.Steps.SelectMany(s => new[] { s.Title, s.Instruction, s.Takes, s.Done, s.Touches, s.Modes, s.Pan, s.Oven }))
             .Concat(_draft.Keeping.SelectMany(k => new[] { k.Place, k.Days, k.Part }))
-            .Concat([_draft.Name, _draft.Summary, _draft.Notes, _draft.Pieces, _draft.PieceName, .. _draft.Questions]);
+            .Concat([_draft.Name, _draft.Summary, _draft.Notes, _draft.Pieces, _draft.PieceName, .. _draft.Questions.Select(q => q.Text)]);
 
     private string Said(IngredientLine line) => $"{line.Ingredient} {line.Note} {line.Form} {line.Written}";
 

@@ -9,17 +9,20 @@ namespace Zymethos.Core.Tests.Corpus;
 public sealed record CorpusRecipe(string Name, string Text, IReadOnlyList<string> Expected)
 {
     /// <summary>Every recipe of the corpus, in order.</summary>
-    public static IReadOnlyList<CorpusRecipe> All { get; } = Load();
+    public static IReadOnlyList<CorpusRecipe> All { get; } = Load("Recipes");
 
-    private static List<CorpusRecipe> Load() =>
-        [.. Directory.GetFiles(Folder(), "*.txt").Order(StringComparer.Ordinal).Select(file => new CorpusRecipe(
+    /// <summary>Recipes written after the reader was tuned on the others, to see how it fares with what it never saw.</summary>
+    public static IReadOnlyList<CorpusRecipe> Second { get; } = Load("Second");
+
+    private static List<CorpusRecipe> Load(string which) =>
+        [.. Directory.GetFiles(Folder(which), "*.txt").Order(StringComparer.Ordinal).Select(file => new CorpusRecipe(
             Path.GetFileNameWithoutExtension(file),
             File.ReadAllText(file),
             [.. File.ReadAllLines(Path.ChangeExtension(file, ".expect")).Select(l => l.Trim()).Where(l => l.Length > 0)]))];
 
-    private static string Folder([CallerFilePath] string here = "")
+    private static string Folder(string which, [CallerFilePath] string here = "")
     {
-        var built = Path.Combine(AppContext.BaseDirectory, "Corpus", "Recipes");
-        return Directory.Exists(built) ? built : Path.Combine(Path.GetDirectoryName(here)!, "Recipes");
+        var built = Path.Combine(AppContext.BaseDirectory, "Corpus", which);
+        return Directory.Exists(built) ? built : Path.Combine(Path.GetDirectoryName(here)!, which);
     }
 }

@@ -12,35 +12,39 @@ public sealed class CorpusTests(ITestOutputHelper output)
     private static readonly string[] Stated = ["contains", "unknown", "maycontain"];
 
     [Fact]
-    public void Recipes_come_in_as_a_baker_would_read_them()
+    public void Recipes_come_in_as_a_baker_would_read_them() => Score("Corpus", CorpusRecipe.All, 80);
+
+    [Fact]
+    public void Recipes_that_it_was_not_tuned_on_come_in_too() => Score("Second corpus", CorpusRecipe.Second, 20);
+
+    private void Score(string name, IReadOnlyList<CorpusRecipe> recipes, int least)
     {
         int lines = 0, linesRight = 0, facts = 0, factsRight = 0, whole = 0, safe = 0, dropping = 0;
         var report = new List<string>();
-        foreach (var recipe in CorpusRecipe.All)
+        foreach (var recipe in recipes)
         {
             var reading = new CorpusReading(recipe.Text);
             var failed = recipe.Expected.Where(e => !reading.Holds(e)).ToList();
             var wanted = recipe.Expected.Count(IsLine);
             if (reading.Lines != wanted) failed.Add($"lines: {reading.Lines} instead of {wanted}");
-            var dropped = reading.Dropped(recipe.Text);
+            var dropped = recipe.Text.StartsWith("<html", StringComparison.Ordinal) ? [] : reading.Dropped(recipe.Text);
             lines += wanted;
             linesRight += wanted - failed.Count(IsLine);
             facts += recipe.Expected.Count - wanted;
             factsRight += recipe.Expected.Count(e => !IsLine(e)) - failed.Count(e => !IsLine(e) && recipe.Expected.Contains(e));
             if (failed.Count == 0) whole++;
             if (!failed.Exists(f => Stated.Contains(f.Split(' ')[0]))) safe++;
-            if (dropped.Count > 0 && !recipe.Text.StartsWith("<html", StringComparison.Ordinal)) dropping++;
+            if (dropped.Count > 0) dropping++;
             if (failed.Count > 0) report.Add($"{recipe.Name}\n    {string.Join("\n    ", failed)}");
-            if (dropped.Count > 0 && !recipe.Text.StartsWith("<html", StringComparison.Ordinal)) report.Add($"{recipe.Name} dropped: {string.Join(' ', dropped)}");
+            if (dropped.Count > 0) report.Add($"{recipe.Name} dropped: {string.Join(' ', dropped)}");
         }
 
-        var all = CorpusRecipe.All.Count;
-        var score = string.Create(CultureInfo.InvariantCulture, $"Corpus: {all} recipes; lines {linesRight} of {lines}, facts {factsRight} of {facts}, whole {whole} of {all}, allergens {safe} of {all}, words dropped in {dropping}.");
+        var score = string.Create(CultureInfo.InvariantCulture, $"{name}: {recipes.Count} recipes; lines {linesRight} of {lines}, facts {factsRight} of {facts}, whole {whole} of {recipes.Count}, allergens {safe} of {recipes.Count}, words dropped in {dropping}.");
         output.WriteLine(score);
         foreach (var line in report) output.WriteLine(line);
         var file = Environment.GetEnvironmentVariable("ZYMETHOS_CORPUS_REPORT");
-        if (!string.IsNullOrEmpty(file)) File.WriteAllText(file, string.Join('\n', report.Prepend(score)));
-        Assert.True(all >= 80, score);
+        if (!string.IsNullOrEmpty(file)) File.WriteAllText($"{file}.{name.Split(' ')[0]}", string.Join('\n', report.Prepend(score)));
+        Assert.True(recipes.Count >= least, score);
     }
 
     private static bool IsLine(string expected) => expected.StartsWith("line ", StringComparison.Ordinal);

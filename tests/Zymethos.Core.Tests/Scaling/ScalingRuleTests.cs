@@ -163,8 +163,8 @@ public sealed class ScalingRuleTests
     public void Allergens_follow_the_choices()
     {
         var cake = Book["cellar-fruit-cake"];
-        Assert.Contains(Allergen.TreeNut, RecipeFacts.Allergens(RecipeFacts.AsBaked(cake, Known), Known));
-        Assert.DoesNotContain(Allergen.TreeNut, RecipeFacts.Allergens(RecipeFacts.AsBaked(ChosenRecipe.Choose(cake, "nuts", "out"), Known), Known));
+        Assert.Contains(Allergen.TreeNut, AllergenStatement.Of(cake, Known).Contains);
+        Assert.DoesNotContain(Allergen.TreeNut, AllergenStatement.Of(ChosenRecipe.Choose(cake, "nuts", "out"), Known).Contains);
     }
 
     // Flour habits: 125 g a cup by the table, 120 spooned, 140 dipped and swept (USDA from memory; common practice).

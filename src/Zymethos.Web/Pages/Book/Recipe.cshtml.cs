@@ -164,7 +164,7 @@ public sealed class RecipeModel(ZymethosContext context, KitchenBook book, ICloc
         Knowledge = known.For(Stored);
         Recipe = RecipeFacts.AsBaked(Stored, Knowledge);
         Scaled = ScaledRecipe.ByMultiple(Recipe, 1, Knowledge);
-        Allergens = RecipeFacts.Allergens(Recipe, Knowledge);
+        Allergens = AllergenStatement.Of(Stored, Knowledge).Contains;
         Suits = [.. Enum.GetValues<Diet>().Where(d => Diets.Against(Stored, d, Knowledge).IsEmpty)];
         Missing = RecipeCheck.Missing(Stored);
         return true;

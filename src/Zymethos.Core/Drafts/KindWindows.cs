@@ -1,0 +1,58 @@
+using System.Text.RegularExpressions;
+using Zymethos.Core.Measures;
+using Zymethos.Core.Recipes;
+
+namespace Zymethos.Core.Drafts;
+
+/// <summary>Windows that follow from what a thing is when the words say nothing: beaten egg and wet soda do not wait for the oven. Minutes are common practice, no source; the reason stands with the window, and it can be changed.</summary>
+internal static partial class KindWindows
+{
+    /// <summary>Minutes that a batter raised by beaten egg may wait.</summary>
+    public const int FoamMinutes = 10;
+
+    /// <summary>Minutes that a batter with wet soda or powder may wait.</summary>
+    public const int SodaMinutes = 20;
+
+    /// <summary>Sets the windows.</summary>
+    public static void Set(RecipeDraft draft, MethodReading reading, IReadOnlyList<ReadLine> lines)
+    {
+        var soda = lines.Any(l => l.Ingredient?.Name is "baking soda");
+        var powder = lines.Any(l => l.Ingredient?.Name is "baking powder" or "self-raising flour");
+        var yeast = lines.Any(l => l.Ingredient?.Name is { } n && (n.EndsWith("yeast", StringComparison.Ordinal) || n == "sourdough starter"));
+        foreach (var bake in reading.Steps.Where(s => s.Kind == StepKind.Bake && s.Strand == 0))
+        {
+            foreach (var link in reading.Links.Where(l => l.To == bake.Draft.Key && l.Most.Length == 0).ToList())
+            {
+                if (reading.Steps.Find(s => s.Draft.Key == link.From) is not { IsHands: true, Strand: 0 } mix) continue;
+                var before = reading.Steps.TakeWhile(s => s != bake).Where(s => s.Strand == 0).Reverse().TakeWhile(s => s.IsHands).ToList();
+                var words = string.Join(' ', before.Select(s => s.Low));
+                var tray = bake.Draft.Pan.Contains("tray", StringComparison.OrdinalIgnoreCase);
+                if (Foam().IsMatch(words)) (link.Most, link.Why) = (TimeText.Say(FoamMinutes + (tray ? 10 : 0)), "beaten egg loses its air");
+                else if (soda && !yeast && (!tray || !Balls().IsMatch(words)) && draft.Kind is not ("cookies" or "rolledCookies" or "built" or "twiceBaked")) (link.Most, link.Why) = (TimeText.Say(SodaMinutes), "soda begins to work once it is wet");
+                else if (powder && !yeast && !tray && Batter().IsMatch(words)) (link.Most, link.Why) = (TimeText.Say(SodaMinutes), "the raising begins once it is wet");
+                // The mix that comes before the pan is filled has no longer.
+                if (link.Most.Length > 0) Tighten(reading, mix, link);
+            }
+        }
+    }
+
+    private static void Tighten(MethodReading reading, MethodStep mix, LinkDraft link)
+    {
+        foreach (var earlier in reading.Links.Where(l => l.To == mix.Draft.Key && l.Most.Length == 0).ToList())
+        {
+            if (reading.Steps.Find(s => s.Draft.Key == earlier.From) is { IsHands: true, Strand: 0 } before && FoldOrWet().IsMatch(before.Low)) (earlier.Most, earlier.Why) = ("5 min", link.Why);
+        }
+    }
+
+    [GeneratedRegex(@"\b(?:egg )?whites?\b|\bstiff(?:ly)?\b|\bpeaks\b|\bleaves a trail\b|\bmeringue\b|\bthick and (?:pale|glossy)\b", RegexOptions.None, 200)]
+    private static partial Regex Foam();
+
+    [GeneratedRegex(@"\b(?:balls?|roll|cut|shape)\b", RegexOptions.None, 200)]
+    private static partial Regex Balls();
+
+    [GeneratedRegex(@"\b(?:pour|spoon|scrape|spread|batter|fill|divide between|into the (?:tin|pan|holes))\b", RegexOptions.None, 200)]
+    private static partial Regex Batter();
+
+    [GeneratedRegex(@"\b(?:fold|wet|stir|batter|beat|whisk|mix)\b", RegexOptions.None, 200)]
+    private static partial Regex FoldOrWet();
+}

@@ -1,0 +1,66 @@
+using System.Text.RegularExpressions;
+using Zymethos.Core.Measures;
+
+namespace Zymethos.Core.Drafts;
+
+/// <summary>Ingredient lines of a recipe that has no list: its amounts stand in the sentences of the method.</summary>
+internal static partial class LinesInMethod
+{
+    /// <summary>The lines, in the order of use; empty when fewer than three are found.</summary>
+    public static List<string> Of(IReadOnlyList<string> paragraphs, IngredientKnowledge knowledge)
+    {
+        var lines = new List<string>();
+        var weight = "";
+        foreach (var piece in paragraphs.Select(p => Numbering().Replace(p, "")).SelectMany(SentenceSplitter.Split).SelectMany(s => Pieces().Split(Spelled(s))).Where(p => p.Trim().Length > 0))
+        {
+            var same = Same().Match(piece);
+            if (same.Success && weight.Length > 0)
+            {
+                var line = $"{weight} {Ends().Replace(same.Groups["what"].Value, "").Trim()}";
+                if (LineReader.Read(line, knowledge).Ingredient is not null) lines.Add(line);
+                continue;
+            }
+
+            var start = Start().Match(piece);
+            if (!start.Success) continue;
+            var words = Ends().Replace(piece[start.Index..], "").Trim(' ', '.', ',');
+            var read = LineReader.Read(words, knowledge);
+            if (read.Ingredient is null || read.Amounts.Length == 0 || NotLine().IsMatch(words)) continue;
+            lines.Add(words);
+            weight = Weight().Match(words) is { Success: true } w ? w.Value.Trim() : weight;
+        }
+
+        return lines.Count >= 3 ? lines : [];
+    }
+
+    [GeneratedRegex(@"[,;:]\s+|\s+(?:and|with|plus|then|in(?=\s+\d)|into(?=\s+\d))\s+(?=(?:the same|\d|[½¼¾⅓]|an?\s|one\s|two\s|three\s|four\s|six\s|half\s|pinch))|\bdissolved in\s+", RegexOptions.IgnoreCase, 200)]
+    private static partial Regex Pieces();
+
+    /// <summary>"the same weight of sugar" with the weight that was meant; the text itself where it says no such thing.</summary>
+    public static string Spelled(string text) => Same().IsMatch(text) ? SameOf().Replace(text, m => Weights().Matches(text[..m.Index]).LastOrDefault() is { } before ? $"{before.Value} of " : m.Value) : text;
+
+    [GeneratedRegex(@"\bthe same (?:weight|amount|quantity) of ", RegexOptions.IgnoreCase, 200)]
+    private static partial Regex SameOf();
+
+    [GeneratedRegex(@"(?:\d+(?:[.,]\d+)?|\b(?:one|two|three|four|half|a|three quarters of a|half a|quarter of a))\s?(?:pounds?|lb|oz|ounces?|g|kg|grams?)\b", RegexOptions.IgnoreCase, 200)]
+    private static partial Regex Weights();
+
+    [GeneratedRegex(@"^\s*(?:step\s*)?\d{1,2}\s*[.):]\s*", RegexOptions.IgnoreCase, 200)]
+    private static partial Regex Numbering();
+
+    [GeneratedRegex(@"\bthe same (?:weight|amount|quantity) of (?<what>.+)$", RegexOptions.IgnoreCase, 200)]
+    private static partial Regex Same();
+
+    [GeneratedRegex(@"(?:\d[\d\s/.,-]*|[½¼¾⅓⅔⅛]|\b(?:a|an|one|two|three|four|five|six|eight|ten|twelve|half|pinch|three quarters)\b)(?=\s*[½¼¾]?\s*[A-Za-z])", RegexOptions.IgnoreCase, 200)]
+    private static partial Regex Start();
+
+    // What comes behind belongs to the work and not to the ingredient.
+    [GeneratedRegex(@"\s+(?:in an?|in the|into|until|till|over|for \d|at \d|on a|on the|together|from|and (?!a half|a quarter)[a-z]+|beaten to a|dissolved|to make|to get|to a|with)\b.*$|\.$", RegexOptions.IgnoreCase, 200)]
+    private static partial Regex Ends();
+
+    [GeneratedRegex(@"\b(?:minutes?|mins?|hours?|cm|inch(?:es)?|degrees|°|tray|tin|oven|pieces|balls|layers?)\b", RegexOptions.IgnoreCase, 200)]
+    private static partial Regex NotLine();
+
+    [GeneratedRegex(@"^.*?\b(?:of an? (?:pound|kilo)|pounds?|lb|oz|ounces?|g|kg|grams?)\b(?: of\b)?", RegexOptions.IgnoreCase, 200)]
+    private static partial Regex Weight();
+}

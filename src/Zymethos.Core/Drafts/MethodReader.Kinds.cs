@@ -1,0 +1,104 @@
+using System.Text.RegularExpressions;
+using Zymethos.Core.Recipes;
+
+namespace Zymethos.Core.Drafts;
+
+/// <summary>What a sentence or clause is.</summary>
+internal sealed partial class MethodReader
+{
+    /// <summary>Whether something is commanded in a sentence: a verb of work first, or behind words that say when or where.</summary>
+    private bool Commands(string low)
+    {
+        if (Bares(low) || Passive().IsMatch(low)) return true;
+        var words = FirstWords().Matches(low).Select(m => m.Value).ToList();
+        if (words.Count == 0) return false;
+        if (StartsWithVerb(words, 0)) return true;
+        if (OutOfPan().IsMatch(low) || IntoOven().IsMatch(low) || Oven().IsMatch(low)) return true;
+        if (!LeadingWords().IsMatch(low)) return Telegraph().IsMatch(low);
+        // "In a bowl, combine", "When cold spread": the verb may stand behind a comma or at once.
+        foreach (Match part in Parts().Matches(low))
+        {
+            var rest = FirstWords().Matches(low[(part.Index + part.Length)..]).Select(m => m.Value).ToList();
+            if (rest.Count > 0 && StartsWithVerb(rest, 0)) return true;
+        }
+
+        for (var i = 1; i < Math.Min(words.Count, 9); i++)
+        {
+            if (VerbWords.IsWork(words[i], i + 1 < words.Count ? words[i + 1] : null, false) && !(words[i - 1] is "to" or "the" or "a" or "of" or "and" or "is" or "are" or "will" or "not")) return true;
+        }
+
+        return false;
+    }
+
+    private static bool StartsWithVerb(List<string> words, int at)
+    {
+        while (at < words.Count && (VerbWords.IsAdverb(words[at]) || words[at] is "then" or "and" or "now" or "next" or "again" or "please" or "also")) at++;
+        return at < words.Count && VerbWords.IsWork(words[at], at + 1 < words.Count ? words[at + 1] : null, true);
+    }
+
+    /// <summary>A bake in figures alone: "350 for 45 min", "gas 5, 15-18 mins", "170 fan 35-40 mins", "40 min, stirring every 10".</summary>
+    private bool Bares(string low)
+    {
+        var heats = HeatWords.In(low, _context.Dialect);
+        var times = TimePhrase.In(low);
+        if (_bake < 0 && _heat is not null && times.Count > 0 && times[0].High is >= 5 and <= 400 && PanEnd().IsMatch(low) && times[0].Index + times[0].Length >= low.Length - 4 && LeadingWords().IsMatch(low)) return true;
+        return (heats.Count > 0 && times.Count > 0) || (times.Count > 0 && times[0].Index < 3 && _heat is not null && _bake < 0 && times[0].High is >= 4 and <= 400) || (heats.Count > 0 && Oven().IsMatch(low));
+    }
+
+    private static bool IsRemark(string low) => RemarkWords().IsMatch(low) && !GoesIn().IsMatch(low) && !Passive().IsMatch(low);
+
+    private static bool IsPreheat(string low, IReadOnlyList<HeatWords> heats)
+    {
+        if (OvenOff().IsMatch(low)) return false;
+        if (Preheat().IsMatch(low)) return !BakeVerb().IsMatch(low) || PreheatOnly().IsMatch(low);
+        return heats.Count > 0 && (OvenFirst().IsMatch(low) || (HeatChange().IsMatch(low) && !BakeVerb().IsMatch(low) && TimePhrase.In(low).Count == 0));
+    }
+
+    private StepKind KindOf(string low, IReadOnlyList<HeatWords> heats, IReadOnlyList<TimePhrase> times)
+    {
+        if (OvenOff().IsMatch(low)) return StepKind.Cool;
+        if (IsBake(low, heats, times)) return StepKind.Bake;
+        if (RiseWords().IsMatch(low) && !WorkFirst().IsMatch(low)) return _shaped ? StepKind.Proof : StepKind.BulkRise;
+        if (FreezeWords().IsMatch(low) && times.Count > 0) return StepKind.Freeze;
+        if (ThawWords().IsMatch(low) && !low.Contains("don't", StringComparison.Ordinal)) return StepKind.Thaw;
+        if (SoakWords().IsMatch(low) && !(times.Count > 0 && times[0].High < 5)) return StepKind.Soak;
+        if (MatureWords().IsMatch(low) || (times.Any(t => t.Low >= 1440) && MatureKeep().IsMatch(low))) return StepKind.Mature;
+        if (ChillWords().IsMatch(low) && !WorkFirst().IsMatch(low)) return StepKind.Chill;
+        if (CoolWords().IsMatch(low) && !WorkFirst().IsMatch(low)) return StepKind.Cool;
+        if (RestWords().IsMatch(low) && (times.Count > 0 || RestUntil().IsMatch(low))) return DoughStands(low) ? (_shaped ? StepKind.Proof : StepKind.BulkRise) : StepKind.Rest;
+        if (OnPan().IsMatch(low) && times.Count > 0 && _bake >= 0) return StepKind.Cool;
+        return Kneads().IsMatch(low) ? StepKind.Mix : StepKind.Work;
+    }
+
+    /// <summary>Shaped pieces that are set aside in the warm are proofed, whatever it is called.</summary>
+    private bool DoughStands(string low) => low.Contains("double", StringComparison.Ordinal) || (WarmPlace().IsMatch(low) && Steps.Exists(s => s.Kind is StepKind.BulkRise or StepKind.Proof));
+
+    private bool IsBake(string low, IReadOnlyList<HeatWords> heats, IReadOnlyList<TimePhrase> times)
+    {
+        if (OvenProof().IsMatch(low) && RiseWords().IsMatch(low)) return false;
+        if (OvenDry().IsMatch(low) && times.Count > 0) return true;
+        var timed = times.Any(t => !t.IsMoment) || UntilDone().IsMatch(low);
+        if (BakeVerb().IsMatch(low) && !BakeRemark().IsMatch(low)) return timed || heats.Count > 0 || _bake < 0;
+        if (heats.Count > 0 && times.Any(t => !t.IsMoment) && !Preheat().IsMatch(low) && !OvenFirst().IsMatch(low)) return true;
+        if (heats.Count > 0 && UntilDone().IsMatch(low) && !Preheat().IsMatch(low) && NewHeat().IsMatch(low)) return true;
+        if (timed && IntoOven().IsMatch(low) && !low.Contains("pan of", StringComparison.Ordinal)) return true;
+        if (timed && GoesIn().IsMatch(low)) return true;
+        // "into lined loaf tin 45-50min", "40 min, stirring every 10 min"
+        return _bake < 0 && (_heat is not null || _pan is not null) && times.Count > 0 && times[0].High is >= 5 and <= 400 && ((PanEnd().IsMatch(low) && times[0].Index + times[0].Length >= low.Length - 4) || times[0].Index < 3) && !Kneads().IsMatch(low);
+    }
+
+    private bool IsTouch(string low) =>
+        _bake >= 0 && _bake >= Steps.Count - 1 && TouchVerb().IsMatch(low) && (HalfWay().IsMatch(low) || AfterMinutes().IsMatch(low) || BeforeEnd().IsMatch(low) || Browning().IsMatch(low)) && !MoreBake().IsMatch(low);
+
+    /// <summary>The time that is the length of a clause: the first that is no moment, no turn of many and no heat of a pan.</summary>
+    private static TimePhrase? TimeOf(StepKind kind, string low, IReadOnlyList<TimePhrase> times)
+    {
+        var own = times.Where(t => !t.IsMoment && !(t.IsEach && kind is not StepKind.Work)).ToList();
+        if (own.Count == 0) return null;
+        var time = own[0];
+        if (time.IsMost && kind is StepKind.Chill or StepKind.Mature or StepKind.Freeze && own.Count == 1 && time.Low > 240) return null;
+        // Work by hand in a clause takes minutes; "within a day" is no hands-on time.
+        if (kind is StepKind.Work or StepKind.Mix && (time.High > 180 || TimeNotWork().IsMatch(low))) return null;
+        return time;
+    }
+}

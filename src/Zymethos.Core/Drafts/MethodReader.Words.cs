@@ -1,0 +1,275 @@
+using System.Text.RegularExpressions;
+
+namespace Zymethos.Core.Drafts;
+
+/// <summary>The words by which a method is read.</summary>
+internal sealed partial class MethodReader
+{
+    private const int Patience = 300;
+
+    [GeneratedRegex(@"^\s*(?:step\s*)?\d{1,2}\s*[.):]\s*|^\s*(?:step\s*\d{1,2})\s*|^\s*[-*•]\s+|(?-i:^\d{1,2}\s+(?=[A-Z]))", RegexOptions.IgnoreCase, Patience)]
+    private static partial Regex Numbering();
+
+    // A sentence may end in keeping: "Wrap when cold: keeps for 10 days", "..., they keep 6 weeks".
+    [GeneratedRegex(@"(?<=[\w)]);\s+|(?<=[\w)])[,:]\s+(?=(?:it |they |and |these |which )?(?:will |would |can )?(?:keeps|freezes|stays|lasts)\b|(?:it|they|and they|and it|these|which|will|would|can) (?:will |would |can )?(?:keep|freeze|stay|last)\b(?! (?:stirring|beating|an eye|going|adding|warm|hot)))", RegexOptions.IgnoreCase, Patience)]
+    private static partial Regex KeepingEnd();
+
+    [GeneratedRegex(@"\bmake (?:a|the) well\b|\bmakes? it\b|\bfor the\b", RegexOptions.None, Patience)]
+    private static partial Regex VerbWithObject();
+
+    [GeneratedRegex(@"\bat this (?:point|stage)\b|\bat this time\b", RegexOptions.None, Patience)]
+    private static partial Regex PointOfTime();
+
+    [GeneratedRegex(@"[\p{L}\d½¼¾][\p{L}\d'’\-]*", RegexOptions.None, Patience)]
+    private static partial Regex FirstWords();
+
+    [GeneratedRegex(@"^(?:in|on|onto|into|with|using|when|once|while|whilst|as soon as|after|before|for|to|meanwhile|next|now|then|finally|the (?:evening|night|next|following|day)|day \d|next day|next morning|at|by|again|or|on day|from|out|over|under|without|as|if you|lastly|first|after \w+ing|having|leaving|starting|working)\b", RegexOptions.None, Patience)]
+    private static partial Regex LeadingWords();
+
+    [GeneratedRegex(@"[,:]\s+|\bwhen (?:completely |quite )?(?:cold|cool)\s+|\bwhile (?:still )?(?:warm|hot)\s+|\bonce (?:cool|cold)\s+|\bnext day\s+|\bmorning\s+", RegexOptions.None, Patience)]
+    private static partial Regex Parts();
+
+    [GeneratedRegex(@"^(?:\w+\s){0,4}?(?:rise|rest|proof|prove|bulk|chill|soak|knead|fridge|rolled|dip|mix)\b.{0,40}\d", RegexOptions.None, Patience)]
+    private static partial Regex Telegraph();
+
+    [GeneratedRegex(@"^(?:don'?t|do not|never|be careful|be sure|take care|notes?:|nb\b|tips?:|hints?:|if\b(?! using)|you can|you may|you could|you should|some (?:people|bakers|like)|many|most|my |i |we |this |these |those |they |it (?:is|will|should|may|can|has|takes|looks|'s)|it's|there|nice|enjoy\b|serve\b(?! .*\b(?:bake|oven)\b)|perfect|delicious|good luck|love\b|not for|infants|children|tastes|best |check (?:at|from|after|the)|each loaf|feeds|optional|large |small |remember|all in one|thanks|dear|happy|yum|great|traditionally|traditional|depending|alternatively|the (?:[\w-]+ ){1,4}?(?:is|are|will|should|may|can|must|stays?|looks?|rises?|sinks?|spreads?)\b|place (?:the )?(?:oven )?rack|position (?:a|the) rack|arrange (?:the )?(?:oven )?racks?|adjust (?:the )?(?:oven )?rack|draw a)", RegexOptions.None, Patience)]
+    private static partial Regex RemarkWords();
+
+    [GeneratedRegex(@"\bgoes? in(?:to the oven)?\b|\bgo in(?:to the oven)?\b", RegexOptions.None, Patience)]
+    private static partial Regex GoesIn();
+
+    [GeneratedRegex(@"\bpre-?\s?heat|\bheat (?:up )?(?:the |your |an )?oven|\bset (?:the |your )?oven|\bturn (?:the |your )?oven (?:on|up|to)|\bheat oven|\bturn on (?:the |your )?oven|\bget the oven", RegexOptions.None, Patience)]
+    private static partial Regex Preheat();
+
+    [GeneratedRegex(@"^(?:\w+,? ){0,3}?(?:pre-?\s?heat|heat (?:the |your )?oven|set (?:the |your )?oven|turn (?:the |your )?oven|take out of the oven before)", RegexOptions.None, Patience)]
+    private static partial Regex PreheatOnly();
+
+    [GeneratedRegex(@"^oven\b", RegexOptions.None, Patience)]
+    private static partial Regex OvenFirst();
+
+    [GeneratedRegex(@"^oven\b|\boven \d", RegexOptions.None, Patience)]
+    private static partial Regex Oven();
+
+    [GeneratedRegex(@"\b(?:reduce|lower|raise|increase|turn (?:the )?(?:heat |oven |temperature )?(?:down|up)|turn (?:it |oven )?(?:down|up)|bring (?:the )?(?:heat|oven)|drop)\b", RegexOptions.None, Patience)]
+    private static partial Regex HeatChange();
+
+    [GeneratedRegex(@"^(?:then )?\d{3}|\bthen \d{3}", RegexOptions.None, Patience)]
+    private static partial Regex NewHeat();
+
+    [GeneratedRegex(@"\b(?:re-?)?bak(?:e|es|ed)\b(?! (?:sheet|tray|tin|pan|paper|dish|parchment|goods|custard|blind paper|apples))|\bblind[- ]bake|\bcook (?:for|in the|at|until) ", RegexOptions.None, Patience)]
+    private static partial Regex BakeVerb();
+
+    [GeneratedRegex(@"\b(?:before|after|while|raw or|if not|when|rather than|once) bak(?:e|ed|ing)\b|\b(?:freshly|newly|half|part) baked\b|\bdry rather than bake\b|\bbaked (?:goods|beans)|\bbaked on the\b|\bis baked\b$|\bre-?bake", RegexOptions.None, Patience)]
+    private static partial Regex BakeRemark();
+
+    [GeneratedRegex(@"\bin(?:to)? (?:the |a |an )?(?:\w+ )?oven\b(?! glove)|\breturn(?:ed)? (?:it |them )?to the oven\b|\bback in the oven\b", RegexOptions.None, Patience)]
+    private static partial Regex IntoOven();
+
+    [GeneratedRegex(@"\b(?:turned[- ]off|cooling|falling|residual heat of the) oven\b", RegexOptions.None, Patience)]
+    private static partial Regex OvenDry();
+
+    [GeneratedRegex(@"\b(?:turn(?:ed)?|switch(?:ed)?) off (?:the )?oven|\bturn (?:the )?oven off|\boven off\b|\bin the turned-off oven|\bcool in the (?:turned-off |switched-off )?oven", RegexOptions.None, Patience)]
+    private static partial Regex OvenOff();
+
+    [GeneratedRegex(@"\b(?:cold|unlit|unheated|turned-off|off|warm) oven\b|\bpan of (?:hot|boiling) water\b|\bin the oven\b(?=.*\b(?:rise|prove|proof|light))|\b(?:rise|prove|proof)\b[^.]*\bin the oven\b|\boven light", RegexOptions.None, Patience)]
+    private static partial Regex OvenProof();
+
+    [GeneratedRegex(@"\b(?:rise|rises|rising|prove|proves|proving|proof|ferment|bulk)\b|\b(?:until|till|til) (?:about |almost |nearly |it has |it's |has )?(?:doubled|double|tripled|triple|puffy)\b|\bhas doubled\b|\bdouble in (?:size|bulk)\b", RegexOptions.None, Patience)]
+    private static partial Regex RiseWords();
+
+    // "punch down the risen dough", "after the dough has doubled, turn it out": work that only speaks of a rise.
+    [GeneratedRegex(@"^while\b[^,]*\bcooling\b|^(?:after|once|when)\b[^,]*(?:doubled|risen|rise|proved|chilled|cooled|cool|cold)\b|^(?:knock|punch|roll|shape|divide|dissolve|brush|cut|spread|dip|tip|turn)\b(?!.*\b(?:let|leave)\b)|\bleaving (?:space|room)", RegexOptions.None, Patience)]
+    private static partial Regex WorkFirst();
+
+    [GeneratedRegex(@"\bfreeze\b|\binto the freezer\b|\bin the freezer\b", RegexOptions.None, Patience)]
+    private static partial Regex FreezeWords();
+
+    [GeneratedRegex(@"\bthaw\b|\bdefrost\b", RegexOptions.None, Patience)]
+    private static partial Regex ThawWords();
+
+    [GeneratedRegex(@"\b(?:soak|steep|macerate|infuse)\b(?!ed)", RegexOptions.None, Patience)]
+    private static partial Regex SoakWords();
+
+    [GeneratedRegex(@"\b(?:chill|refrigerate)\b|\b(?:in|into|to) (?:the |your )?(?:fridge|refrigerator)\b|\bfridge (?:overnight|for|\d)|,? then fridge\b|^fridge\b|\bretard\b", RegexOptions.None, Patience)]
+    private static partial Regex ChillWords();
+
+    [GeneratedRegex(@"\bcool(?:s|ing)?\b(?! water| place| and dry| dry| oven| hands|er\b)|\b(?:until|till|til) (?:completely |quite |stone )?(?:cold|cool)\b|\bfinish cooling\b", RegexOptions.None, Patience)]
+    private static partial Regex CoolWords();
+
+    [GeneratedRegex(@"\b(?:mature|ripen)\b", RegexOptions.None, Patience)]
+    private static partial Regex MatureWords();
+
+    [GeneratedRegex(@"\bkeep (?:it |them )?(?:for )?\d|\bleave (?:it |them )?(?:for )?\d|\bwait\b", RegexOptions.None, Patience)]
+    private static partial Regex MatureKeep();
+
+    [GeneratedRegex(@"\b(?:rest|stand|sit|set aside|leave|relax|swell|hang|dry|wait|let it|let them|left|autolyse|set)\b", RegexOptions.None, Patience)]
+    private static partial Regex RestWords();
+
+    [GeneratedRegex(@"\b(?:leave|let|set aside|stand)\b.*\b(?:to set|until set|until (?:it is |they are )?(?:firm|set|foamy|frothy|bubbly|dry|soft))", RegexOptions.None, Patience)]
+    private static partial Regex RestUntil();
+
+    [GeneratedRegex(@"\bwarm (?:place|spot|room)\b|\bsomewhere warm\b|\bto (?:rise|prove)\b", RegexOptions.None, Patience)]
+    private static partial Regex WarmPlace();
+
+    [GeneratedRegex(@"\b(?:leave|stay|stand|rest|remain) (?:\w+ )?(?:in|on) (?:the |its |their )?(?:\w+ )?(?:tin|pan|tray|sheet|mould|oven)s?\b", RegexOptions.None, Patience)]
+    private static partial Regex OnPan();
+
+    [GeneratedRegex(@"\b(?:cream|beat|whip|knead|mixer|speed|dough hook|electric whisk|food processor|blitz|paddle)\b(?! (?:cheese|cream))|^mix\b(?=.*\d+ ?min)", RegexOptions.None, Patience)]
+    private static partial Regex Kneads();
+
+    [GeneratedRegex(@"\b(?:shape|divide|plait|braid|roll (?:them |it |each |the dough |dough |piece |pieces |out |up |into|in )|roll into|form (?:into|about|\d|an? (?!(?:\w+,? ){0,2}(?:dough|paste|batter|mixture|mix|ball|crumb|icing)))|cut (?:into|out|in|a)|stamp|drop|scoop|pipe|split into|mould|split in)\b", RegexOptions.None, Patience)]
+    private static partial Regex Shapes();
+
+    [GeneratedRegex(@"\bwhile (?:(?:it|they|the \w+|these|those)(?: is| are|'s)? )?(?:still )?(?:luke)?(?:warm|hot)\b|\bwhile (?:the |each )?[\w ]{1,20} (?:is|are) (?:still )?(?:luke)?(?:warm|hot)\b|\bstill (?:luke)?warm\b|\bwhen (?:just )?warm\b|^while (?:it'?s|they'?re) cooling in (?:the )?tin|\bwhile its cooling in tin\b|\bglaze warm\b", RegexOptions.None, Patience)]
+    private static partial Regex WhileWarm();
+
+    [GeneratedRegex(@"\b(?:when|once|until|after|till|as soon as|only when)\b[^.,]{0,34}?\b(?:completely cool|cold|cooled|cool(?:ed)? completely|cool|fully cool)\b(?! enough| down for)", RegexOptions.None, Patience)]
+    private static partial Regex WhenCold();
+
+    [GeneratedRegex(@"\b(?:the |each |a )?(?:cold|cooled|cool|completely cold) (?:base|cake|cakes|sponge|sponges|bun|buns|cookies|biscuits|loaf|loaves|finger|bars|shell|shells|pastry|crust|layers|rounds|ones|log|tart)\b", RegexOptions.None, Patience)]
+    private static partial Regex ColdThing();
+
+    [GeneratedRegex(@"\b(?:the |over the |each )?hot (?:buns|bun|cake|cakes|loaf|loaves|babas|pudding|crust|case|base|rolls|cookies|biscuits|shell|bread|pastry|bars|ones|fingers|tart)\b|\bas soon as (?:they|it|the \w+) (?:come|comes)s? out\b|\bwhen (?:they|it) comes? out\b|\bstraight from the oven\b|\bfresh from the oven\b|\bhot from the oven\b|\bonce (?:cooked|baked|out of the oven)\b", RegexOptions.None, Patience)]
+    private static partial Regex HotThing();
+
+    [GeneratedRegex(@"\bwarm (?:buns|bun|cake|cakes|loaf|loaves|rolls|cookies|biscuits|ring|ones|bars)\b", RegexOptions.None, Patience)]
+    private static partial Regex WarmThing();
+
+    [GeneratedRegex(@"\b(?:hot|warm) (?:syrup|glaze|sauce|icing)\b", RegexOptions.None, Patience)]
+    private static partial Regex HotSide();
+
+    [GeneratedRegex(@"\b(?:immediately|at once|straight ?away|right away|without delay|quickly pour)\b|\bstraight into\b", RegexOptions.None, Patience)]
+    private static partial Regex AtOnce();
+
+    [GeneratedRegex(@"\bout of (?:the )?(?:tin|pan|mould)s? (?:straight|at once|immediately)", RegexOptions.None, Patience)]
+    private static partial Regex OutAtOnce();
+
+    [GeneratedRegex(@"\b(?:turn(?:ed|ing)? (?:it |them )?out|unmould|unmold|invert|out of the (?:tin|pan|tins|pans|mould)|transfer to (?:a )?(?:wire )?rack|lift (?:\w+ )?(?:on)?to (?:a )?(?:wire )?rack|remove (?:\w+ )?(?:to|from)|move to (?:a )?(?:wire )?rack)\b", RegexOptions.None, Patience)]
+    private static partial Regex OutOfPan();
+
+    [GeneratedRegex(@",?\s*\bbefore (?=(?:cutting|icing|glazing|frosting|filling|decorating|spreading|dipping|dusting|wrapping|assembling|covering|coating|turning out)\b)", RegexOptions.IgnoreCase, Patience)]
+    private static partial Regex BeforeWork();
+
+    [GeneratedRegex(@"\b(?:cool|cold|chill|refrigerate|rest|stand|set|freeze)\b", RegexOptions.IgnoreCase, Patience)]
+    private static partial Regex Cooling();
+
+    [GeneratedRegex(@"\b(?:finish cooling|cool completely|to cool)\b", RegexOptions.None, Patience)]
+    private static partial Regex Finish();
+
+    [GeneratedRegex(@"\b(?:until|or until|till|til|untill)\s+(?<test>[^;.]{3,110})", RegexOptions.None, Patience)]
+    private static partial Regex Until();
+
+    [GeneratedRegex(@",? (?:about|around|approximately|for about|roughly)?\s*\d.*$|,.*\d.*$|\(.*$|\bthen\b.*$", RegexOptions.None, Patience)]
+    private static partial Regex TestEnd();
+
+    [GeneratedRegex(@"^(?:at least|needed|serving|use|you need|required|christmas|ready to|cool|cold|done|after|you)\b", RegexOptions.None, Patience)]
+    private static partial Regex NoTest();
+
+    [GeneratedRegex(@"\b(?:till|until|to)?\s*\d{2,3}\s?°?\s?[cf] (?:in the (?:core|middle|centre|center)|inside|internal)\b", RegexOptions.None, Patience)]
+    private static partial Regex Core();
+
+    [GeneratedRegex(@"\b(?:it is|they are|it's) (?:done|ready|baked|cooked) when (?<test>[^;.]{3,90})|\bwhen you (?:poke in|insert) (?<test>a (?:skewer|knife|toothpick)[^;.]{3,60})|\bif you gently shake (?<test>[^;.]{3,80})|(?<test>\b(?:a )?skewer (?:it )?should come out clean|hollow[- ]sounding when tapped[^;.,]{0,20})", RegexOptions.None, Patience)]
+    private static partial Regex DoneWhen();
+
+    [GeneratedRegex(@"\b(?:done|ready|baked|cooked) when\b|\bskewer\b|\bwobble\b|\bhollow\b|\bif you gently\b", RegexOptions.None, Patience)]
+    private static partial Regex DoneWords();
+
+    [GeneratedRegex(@"\b(?:until|till|til|untill)\b", RegexOptions.None, Patience)]
+    private static partial Regex UntilDone();
+
+    [GeneratedRegex(@"\bhalf-?\s?way\b|\bhalf the time\b|\bmid-?way\b", RegexOptions.None, Patience)]
+    private static partial Regex HalfWay();
+
+    [GeneratedRegex(@"\b(?:turn|turning|rotate|rotating|swap|swapping|switch|switching|cover|covering|tent|tenting|top|sprinkle|strew|scatter|brush|stir|stirring|flip|flipping|add|spread|open|uncover)\b", RegexOptions.None, Patience)]
+    private static partial Regex TouchVerb();
+
+    [GeneratedRegex(@"\b(?:scatter|sprinkle|strew|top|turn|flip|cover|tent|brush|spoon|pour|add|spread|stir|rotate|swap|dot|drizzle|uncover)\b", RegexOptions.None, Patience)]
+    private static partial Regex TouchWork();
+
+    [GeneratedRegex(@"\b(?:turn(?:ing)?|flip(?:ping)?|rotat(?:e|ing)|swap(?:ping)?|switch(?:ing)?|stir(?:ring)?)\b", RegexOptions.None, Patience)]
+    private static partial Regex TurnWork();
+
+    [GeneratedRegex(@"\b(?:cover(?:ing)?|tent(?:ing)?|foil)\b", RegexOptions.None, Patience)]
+    private static partial Regex CoverWork();
+
+    [GeneratedRegex(@"\b(?:swap|swapping|switch|switching)\b", RegexOptions.None, Patience)]
+    private static partial Regex Swaps();
+
+    [GeneratedRegex(@"\b(?:after|at|at about|every) (?:about |the first |the )?(?<time>(?:\d{1,3}|an|one|half an|two)(?: ?- ?\d+)? ?(?:min(?:ute)?s?|hours?|hrs?)\b(?! before))", RegexOptions.None, Patience)]
+    private static partial Regex AfterMinutes();
+
+    [GeneratedRegex(@"\b(?<time>\d{1,3} ?min(?:ute)?s?) before (?:the end|it is|they are|it'?s|the time|done)|\b(?:for|in) the (?:last|final) (?<time>\d{1,3} ?min(?:ute)?s?)", RegexOptions.None, Patience)]
+    private static partial Regex BeforeEnd();
+
+    [GeneratedRegex(@"\bif (?:it |they |the top )?(?:is |are |gets? |starts? |becom\w+ )?(?:too )?(?:dark|brown)", RegexOptions.None, Patience)]
+    private static partial Regex Browning();
+
+    [GeneratedRegex(@"\b(?:another|further|more|longer|again)\b|^(?:then )?\d{3}|\bthen \d{3}|\b(?:reduce|lower|raise|increase|turn (?:it )?(?:down|up))\b|\bat \d{3}\b", RegexOptions.None, Patience)]
+    private static partial Regex MoreBake();
+
+    [GeneratedRegex(@"\b(?:tin|pan|tray|sheet|case|dish)s?\b", RegexOptions.None, Patience)]
+    private static partial Regex PanEnd();
+
+    [GeneratedRegex(@"\bwithin\b|\bahead\b|\bbefore (?:you|serving|baking)\b|\bevery\b", RegexOptions.None, Patience)]
+    private static partial Regex TimeNotWork();
+
+    [GeneratedRegex(@"\bor (?:overnight )?(?:in|put in) the (?:fridge|refrigerator)|\bor overnight\b", RegexOptions.None, Patience)]
+    private static partial Regex RiseOr();
+
+    [GeneratedRegex(@"\b(?:dish|pan|tray|bowl) of (?:hot |boiling |cold )?water\b|\brack\b.*\bbelow\b|\bsaucepan\b", RegexOptions.None, Patience)]
+    private static partial Regex WaterPan();
+
+    [GeneratedRegex(@"\b(?:stages|additions|batches|turns|folds|tins|pans|trays|sheets|bowls?)\b", RegexOptions.None, Patience)]
+    private static partial Regex NoDivision();
+
+    [GeneratedRegex(@"\b(?<n>\d{1,2}) (?:to|on|per) (?:a|each|the|one) (?:baking |cookie )?(?:tray|sheet)", RegexOptions.None, Patience)]
+    private static partial Regex PerTray();
+
+    [GeneratedRegex(@"\bone (?:at a time|after (?:the other|another))\b|\bbake each\b|\bin batches\b|\bin two batches\b", RegexOptions.None, Patience)]
+    private static partial Regex OneByOne();
+
+    [GeneratedRegex(@"^(?:meanwhile|in the meantime|at the same time)\b|\bmeanwhile,", RegexOptions.None, Patience)]
+    private static partial Regex Meanwhile();
+
+    [GeneratedRegex(@"^while (?:the |your |they |it |these )?[\w ]{1,20}? ?(?:is |are |'s |'re )?(?:cooling|baking|rising|proving|proofing|chilling|resting|in the oven|bakes|bake|cools|cool|rises|rise|chills|rests|proves)\b", RegexOptions.None, Patience)]
+    private static partial Regex WhileOther();
+
+    [GeneratedRegex(@"^(?:(?:next|now|then|day \d:?|meanwhile,?|finally,?|first,?)\s*,?\s*)?(?:for|make|prepare|to make|to prepare|start with|begin with) (?:the |a )(?<part>[a-z ]{3,30}?)(?:,|:| by\b| first\b|$|\.| mix| heat| beat| melt| whisk| put| simmer| sift| warm| measure| rub| boil| the )", RegexOptions.None, Patience)]
+    private static partial Regex PartStart();
+
+    [GeneratedRegex(@"\b(?:icing|glaze|frosting|filling|sauce|syrup|topping|buttercream|crumb|streusel|crosses|cross|ganache|curd|custard|pastry cream|cream|crumble|drizzle|coating|caramel|jam|butter)\b", RegexOptions.None, Patience)]
+    private static partial Regex SideParts();
+
+    [GeneratedRegex(@"\b(?:glaze|ice|frost|spread|drizzle|dip|brush|fill|top|pour|sandwich|cover|decorate|coat|dust|spoon|roll|soak|finish|pipe)\b", RegexOptions.None, Patience)]
+    private static partial Regex Finishes();
+
+    [GeneratedRegex(@"\b(?:leave|stand|cool|stay|dry|rest|let|keep|until|till)\b", RegexOptions.None, Patience)]
+    private static partial Regex StaysIn();
+
+    // Work that may last: everything else of a quarter of an hour is a wait.
+    [GeneratedRegex(@"\b(?:knead|beat|whisk|whip|cream|simmer|boil|cook|stir|mix|fold|roll|work|fry|steam|poach|toast|melt|heat|laminate|process|blend|shape|ice|decorate|pipe)\b", RegexOptions.None, Patience)]
+    private static partial Regex Lasting();
+
+    [GeneratedRegex(@"\b(?:bread machine|machine|dough cycle|dough program\w*)\b", RegexOptions.None, Patience)]
+    private static partial Regex Machine();
+
+    [GeneratedRegex(@"\b(?:baking |cookie |oven )?(?:sheets|trays)\b", RegexOptions.None, Patience)]
+    private static partial Regex ManyTrays();
+
+    // "the plain ones are rolled in sugar while hot": somebody has to do it.
+    [GeneratedRegex(@"^(?:the |each |half )[\w ]{2,30} (?:is|are) (?:then )?(?:rolled|dusted|brushed|dipped|iced|glazed|coated|sugared|filled|turned out|spread)\b", RegexOptions.None, Patience)]
+    private static partial Regex Passive();
+
+    [GeneratedRegex(@"\((?!\s*(?:(?:about |approx\.? )?\d|overnight|at least))[^)]*\)", RegexOptions.None, Patience)]
+    private static partial Regex Brackets();
+
+    [GeneratedRegex(@"^(?:and|&|n|but)\s+", RegexOptions.IgnoreCase, Patience)]
+    private static partial Regex LeadingAnd();
+
+    // Words that only say where or when, up to the comma.
+    [GeneratedRegex(@"^(?:in|on|when|once|while|after|meanwhile|for|using|with|at|the (?:evening|night|next)|next day|day \d|as soon as)\b[^,:]{2,60}[,:]\s*", RegexOptions.IgnoreCase, Patience)]
+    private static partial Regex Lead();
+
+    [GeneratedRegex(@"\s+(?:the|a|an|and|or|to|in|into|on|onto|of|with|until|till|for|at|by|from|over|then|it|is|are|about|as|well|your|each|until the|&|another|\()$", RegexOptions.IgnoreCase, Patience)]
+    private static partial Regex LooseEnd();
+}

@@ -1,0 +1,45 @@
+using Zymethos.Core.Measures;
+using Zymethos.Core.Recipes;
+
+namespace Zymethos.Core.Drafts;
+
+/// <summary>What is known of a recipe before its method is read.</summary>
+/// <param name="Dialect">Where its words come from.</param>
+/// <param name="Pans">Pans that may be meant.</param>
+/// <param name="Parts">Names of its parts, as headings gave them.</param>
+/// <param name="Title">Its name, for what it is.</param>
+internal sealed record MethodContext(Dialect Dialect, IReadOnlyList<Pan> Pans, IReadOnlyList<string> Parts, string Title);
+
+/// <summary>What became of a method.</summary>
+internal sealed class MethodReading
+{
+    /// <summary>Its steps, in order of the words.</summary>
+    public List<MethodStep> Steps { get; } = [];
+
+    /// <summary>What follows what.</summary>
+    public List<LinkDraft> Links { get; } = [];
+
+    /// <summary>What it says of keeping.</summary>
+    public List<KeepingDraft> Keeping { get; } = [];
+
+    /// <summary>What it says it makes, or is divided into; null when it does not.</summary>
+    public YieldWords? Yield { get; set; }
+
+    /// <summary>Into how many pieces the dough is divided before it bakes; 0 when it is not.</summary>
+    public int DividedInto { get; set; }
+
+    /// <summary>The word for several of these pieces.</summary>
+    public string DivisionName { get; set; } = "";
+
+    /// <summary>How many pieces a tray takes; 0 when it is not said.</summary>
+    public int PerTray { get; set; }
+
+    /// <summary>Whether trays are baked one after the other.</summary>
+    public bool IsOneByOne { get; set; }
+
+    /// <summary>Sentences and what each became.</summary>
+    public List<SentenceDraft> Sentences { get; } = [];
+
+    /// <summary>Remarks that belong to no step.</summary>
+    public List<string> Remarks { get; } = [];
+}

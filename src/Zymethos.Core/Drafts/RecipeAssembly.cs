@@ -1,0 +1,78 @@
+using System.Globalization;
+using Zymethos.Core.Interchange;
+using Zymethos.Core.Measures;
+using Zymethos.Core.Recipes;
+
+namespace Zymethos.Core.Drafts;
+
+/// <summary>Makes a draft of what was found in a text or a page: lines to their parts, the method read, kinds, what follows from kinds, and the questions that are left.</summary>
+internal static class RecipeAssembly
+{
+    /// <summary>The draft.</summary>
+    /// <param name="rows">What was found.</param>
+    /// <param name="knowledge">What the kitchen knows, in the recipe's dialect.</param>
+    /// <param name="pans">Pans that may be meant.</param>
+    public static RecipeDraft Of(RecipeRows rows, IngredientKnowledge knowledge, IReadOnlyList<Pan> pans)
+    {
+        var method = rows.Method;
+        if (rows.Parts.Sum(p => p.Lines.Count) == 0 && LinesInMethod.Of(method, knowledge) is { Count: > 0 } found) rows.Parts.Add(("", found));
+        var reading = MethodReader.Read(method, new MethodContext(knowledge.Dialect, pans, [.. rows.Parts.Select(p => p.Name)], rows.Name));
+        var draft = new RecipeDraft
+        {
+            Name = rows.Name,
+            Summary = Clip(string.Join(" ", rows.Summary), 600),
+            Dialect = Words.Of(knowledge.Dialect),
+            Parts = [.. rows.Parts.Select(p => new PartDraft { Name = p.Name, Kind = "", Lines = string.Join('\n', p.Lines) })],
+            Notes = string.Join('\n', rows.Notes.Concat(reading.Remarks)),
+            Steps = [.. reading.Steps.Select(s => s.Draft)],
+            Links = reading.Links,
+            Sentences = [.. rows.Sentences, .. reading.Sentences],
+        };
+        Yield(draft, rows, reading);
+        Keeping(draft, rows, reading);
+        var lines = rows.Parts.SelectMany(p => p.Lines).Select(l => LineReader.Read(l, knowledge)).ToList();
+        var questions = new List<QuestionDraft>();
+        draft.Kind = BakeKindWords.Of(draft, reading, lines);
+        foreach (var part in draft.Parts.Where(p => p.Kind.Length == 0)) part.Kind = BakeKindWords.PartOf(part, draft.Kind);
+        foreach (var part in draft.Parts.Where(p => p.Name.Length == 0)) part.Name = part.Kind == "batter" ? "Batter" : part.Kind == "dough" ? "Dough" : "To mix";
+        PrepSteps.Add(draft, reading, lines, pans);
+        TraysAndWaves.Set(draft, reading, questions);
+        KindWindows.Set(draft, reading, lines);
+        GuessedTimes.Fill(draft, reading, questions);
+        DraftQuestions.Add(draft, reading, rows, lines, pans, questions);
+        draft.Steps = [.. reading.Steps.Select(s => s.Draft)];
+        draft.Links = reading.Links;
+        draft.Questions = [.. questions.OrderBy(q => q.Harm)];
+        DraftCautions.Set(DraftReader.Read(draft, knowledge, pans).Recipe, reading, knowledge);
+        return draft;
+    }
+
+    private static void Yield(RecipeDraft draft, RecipeRows rows, MethodReading reading)
+    {
+        if (reading.DividedInto > 1)
+        {
+            draft.DividedInto = reading.DividedInto.ToString(CultureInfo.InvariantCulture);
+            draft.DivisionName = reading.DivisionName is "pieces" ? "" : reading.DivisionName;
+        }
+
+        if (reading.Yield is { } told) rows.Yields.Add(told);
+        if (rows.Yields.Count == 0 && reading.DividedInto > 3) rows.Yields.Add(new YieldWords(reading.DividedInto, reading.DivisionName, 2));
+        if (rows.Yields.OrderBy(y => y.Rank).FirstOrDefault() is not { } yield) return;
+        draft.Pieces = yield.Pieces.ToString(CultureInfo.InvariantCulture);
+        draft.PieceName = yield.Rank == 3 && yield.Name == "pieces" ? "servings" : yield.Name;
+    }
+
+    private static void Keeping(RecipeDraft draft, RecipeRows rows, MethodReading reading)
+    {
+        draft.Keeping.AddRange(reading.Keeping);
+        foreach (var sentence in rows.Notes.SelectMany(SentenceSplitter.Split))
+        {
+            var low = sentence.ToLowerInvariant();
+            if (KeepingWords.Speaks(low)) draft.Keeping.AddRange(KeepingWords.In(low));
+        }
+
+        draft.Keeping = [.. draft.Keeping.GroupBy(k => (k.Place, k.Part, k.After is "?" ? "" : k.After)).Select(g => g.First())];
+    }
+
+    private static string Clip(string text, int most) => text.Length <= most ? text : text[..most];
+}

@@ -1,0 +1,429 @@
+using System.Text.RegularExpressions;
+using Zymethos.Core.Measures;
+
+namespace Zymethos.Core.Drafts;
+
+/// <summary>Sorts the rows of a pasted text: name, summary, headings, ingredient lines, method, notes. A row in which a list and sentences stand together is parted.</summary>
+internal sealed partial class RowReader
+{
+    private readonly IngredientKnowledge _knowledge;
+    private readonly RecipeRows _rows = new();
+    private Section _section = Section.Head;
+    private bool _headed;
+
+    private enum Section
+    {
+        Head,
+        Ingredients,
+        Method,
+        Notes,
+    }
+
+    private RowReader(IngredientKnowledge knowledge) => _knowledge = knowledge;
+
+    /// <summary>Reads the rows of a text.</summary>
+    public static RecipeRows Read(string text, IngredientKnowledge knowledge)
+    {
+        var reader = new RowReader(knowledge);
+        var rows = text.Replace("\r", "", StringComparison.Ordinal).Split('\n').Select(r => r.Trim()).ToList();
+        // Where the ingredients have a heading of their own, nothing above it is one ("a plain loaf for old bananas").
+        var announced = rows.Exists(r => HeadingOf(r) == Section.Ingredients);
+        for (var i = 0; i < rows.Count; i++)
+        {
+            if (rows[i].Length == 0) continue;
+            var next = rows.Skip(i + 1).FirstOrDefault(r => r.Length > 0) ?? "";
+            reader.Take(rows[i], next, announced);
+        }
+
+        reader._rows.Parts.RemoveAll(p => p.Lines.Count == 0);
+        return reader._rows;
+    }
+
+    private void Take(string row, string next, bool announced)
+    {
+        if (HeadingOf(row) is { } heading)
+        {
+            if (YieldWords.InHeading(row) is { } bracket) _rows.Yields.Add(bracket.Yield);
+            if (heading == Section.Ingredients && _rows.Method.Count > 0 && _headed) heading = Section.Ingredients;
+            _section = heading;
+            _headed = true;
+            return;
+        }
+
+        if (StepNumber().IsMatch(row)) return;
+        if (YieldWords.Line(row) is { } yield && !(StartsLine(row) && _rows.Name.Length > 0 && _section == Section.Ingredients && !row.StartsWith("for", StringComparison.OrdinalIgnoreCase) && !YieldVerb().IsMatch(row)))
+        {
+            _rows.Yields.Add(yield);
+            _rows.Notes.Add(row);
+            Became(row, "yield");
+            return;
+        }
+
+        if (BracketOnly().IsMatch(row) && YieldWords.InHeading(row) is { } alone)
+        {
+            _rows.Yields.Add(alone.Yield);
+            Became(row, "yield");
+            return;
+        }
+
+        if (Meta().IsMatch(row))
+        {
+            _rows.Notes.Add(row);
+            Became(row, "note");
+            return;
+        }
+
+        if (_section == Section.Notes)
+        {
+            _rows.Notes.Add(row);
+            Became(row, "note");
+            return;
+        }
+
+        if (_rows.Name.Length == 0 && _section == Section.Head && TakeName(row, next, announced)) return;
+        if (TakePart(row, next)) return;
+        if (announced && _section == Section.Head)
+        {
+            _rows.Summary.Add(row);
+            Became(row, "summary");
+            return;
+        }
+
+        TakeRow(row);
+    }
+
+    private bool TakeName(string row, string next, bool announced)
+    {
+        if (LineSplitter.StartsWithAmount(row) && IsLine(row) && !announced) return false;
+        var plain = row.TrimStart('#', '*', ' ').TrimEnd('*', ' ');
+        // "lemon drizzle for sat: 225g butter ...": the name and a list in one row.
+        var inline = Inline().Match(plain);
+        if (inline.Success && next.Length == 0 && IsList(inline.Groups["rest"].Value))
+        {
+            _rows.Name = Clip(inline.Groups["head"].Value.Trim(), 120);
+            Became(_rows.Name, "name");
+            TakeRow(inline.Groups["rest"].Value);
+            return true;
+        }
+
+        var name = plain;
+        if (YieldWords.InHeading(plain) is { } bracket)
+        {
+            _rows.Yields.Add(bracket.Yield);
+            name = bracket.Name;
+        }
+
+        var columns = Gap().Split(name).Where(c => c.Length > 0).ToList();
+        if (columns.Count > 1)
+        {
+            name = columns[0];
+            _rows.Summary.AddRange(columns.Skip(1));
+        }
+
+        // A whole paragraph in the first row is a method without a name.
+        if (SentenceSplitter.Split(name).Count > 2 && name.Length > 160) return false;
+        _rows.Name = Clip(name.Trim(' ', ':'), 120);
+        if (name.Length > 120) _rows.Summary.Add(name);
+        Became(row, "name");
+        return true;
+    }
+
+    /// <summary>A heading of a part, alone in its row or before a list.</summary>
+    private bool TakePart(string row, string next)
+    {
+        if (_section == Section.Method && _headed) return false;
+        var plain = row.TrimStart('#', '*', ' ').TrimEnd('*', ' ');
+        var inline = Inline().Match(plain);
+        if (inline.Success && !Numbered().IsMatch(row) && IsListed(inline.Groups["head"].Value, inline.Groups["rest"].Value))
+        {
+            Part(inline.Groups["head"].Value);
+            var (list, rest) = ListAndRest(inline.Groups["rest"].Value);
+            if (list.Count > 0) AddLists(list);
+            else AddLines([inline.Groups["rest"].Value]);
+            if (list.Count == 0) rest = "";
+            Became(row, "line");
+            _section = rest.Length > 0 ? Section.Method : Section.Ingredients;
+            if (rest.Length > 0) AddMethod($"For the {PartName(inline.Groups["head"].Value).ToLowerInvariant()}: {rest}");
+            return true;
+        }
+
+        if (!IsPartHeading(plain, next)) return false;
+        if (_section == Section.Method && !IsLine(next)) return false;
+        Part(plain);
+        Became(row, "part");
+        if (_section != Section.Ingredients) _section = Section.Ingredients;
+        return true;
+    }
+
+    private void TakeRow(string row)
+    {
+        if (_section == Section.Method && _headed)
+        {
+            AddMethod(row);
+            return;
+        }
+
+        if (_section == Section.Ingredients && _headed && !IsMethod(row))
+        {
+            AddLines([row]);
+            Became(row, "line");
+            return;
+        }
+
+        var numbered = Numbered().IsMatch(row) && !IsLine(row);
+        if (!numbered && IsLine(row))
+        {
+            _section = Section.Ingredients;
+            AddLines([row]);
+            Became(row, "line");
+            return;
+        }
+
+        var (list, rest) = numbered ? ([], row) : ListAndRest(row);
+        if (list.Count > 0)
+        {
+            _section = Section.Ingredients;
+            AddLists(list);
+            Became(rest.Length > 0 ? row[..Math.Max(1, row.Length - rest.Length)].Trim() : row, "line");
+            if (rest.Length > 0)
+            {
+                _section = Section.Method;
+                AddMethod(rest);
+            }
+
+            return;
+        }
+
+        if (_section == Section.Ingredients && Bare(row))
+        {
+            AddLines([row]);
+            Became(row, "line");
+            return;
+        }
+
+        if (_section == Section.Head && _rows.Parts.Count == 0 && !IsMethod(row))
+        {
+            _rows.Summary.Add(row);
+            Became(row, "summary");
+            return;
+        }
+
+        _section = Section.Method;
+        AddMethod(row);
+    }
+
+    private void AddMethod(string row) => _rows.Method.Add(row);
+
+    private void Part(string heading)
+    {
+        if (YieldWords.InHeading(heading) is { } bracket) _rows.Yields.Add(bracket.Yield);
+        _rows.Parts.Add((Clip(PartName(heading), 80), []));
+    }
+
+    private void AddLines(IEnumerable<string> lines)
+    {
+        if (_rows.Parts.Count == 0) _rows.Parts.Add(("", []));
+        foreach (var line in lines.SelectMany(l => LineSplitter.Split(l, _knowledge))) _rows.Parts[^1].Lines.Add(line.Trim().TrimEnd(',', ';'));
+    }
+
+    private void Became(string row, string what) => _rows.Sentences.Add(new SentenceDraft { Text = row, Became = what });
+
+    private bool IsList(string text) => ListAndRest(text).Lists.Count > 0;
+
+    /// <summary>Whether what stands behind a colon is a list of a part, and what stands before it its name.</summary>
+    private bool IsListed(string head, string rest)
+    {
+        if (head.Length > 60 || head.Any(char.IsDigit)) return false;
+        if (SentenceSplitter.Split(head).Count > 1) return false;
+        if (IsList(rest)) return true;
+        return (LineSplitter.StartsWithAmount(rest) || Bare(rest)) && LineReader.Read(rest, _knowledge) is { Ingredient: not null } && !IsMethod(rest);
+    }
+
+    /// <summary>The ingredients at the beginning of a row, part by part, and the sentences behind them.</summary>
+    private (List<(string Part, List<string> Lines)> Lists, string Behind) ListAndRest(string row)
+    {
+        var lists = new List<(string Part, List<string> Lines)>();
+        var sentences = SentenceSplitter.Split(LinesInMethod.Spelled(row));
+        var at = 0;
+        for (; at < sentences.Count; at++)
+        {
+            var plain = sentences[at].TrimEnd('.', '!');
+            var text = NeedWords().Replace(plain, "");
+            var needed = text.Length < plain.Length;
+            var label = at > 0 ? PartLabel().Match(text) : Match.Empty;
+            if (needed && Inside().Match(text) is { Success: true } inside)
+            {
+                // "...; and for inside 1 kg apples": what follows is a part of its own.
+                lists.Add(("", Pieces(text[..inside.Index], true)));
+                lists.Add((inside.Groups["part"].Value, Pieces(text[(inside.Index + inside.Length)..], true)));
+                continue;
+            }
+
+            var pieces = Pieces(label.Success ? text[label.Length..] : text, needed);
+            if (pieces.Count == 0) break;
+            lists.Add((label.Success ? label.Groups["part"].Value : "", pieces));
+        }
+
+        return lists.Count == 0 ? ([], row) : (lists, string.Join(' ', sentences.Skip(at)));
+    }
+
+    /// <summary>The ingredients of a sentence that is a list; empty when it is none.</summary>
+    private List<string> Pieces(string text, bool needed)
+    {
+        var verb = !needed && StartsWithVerb(text);
+        var pieces = LineSplitter.Split(text, _knowledge);
+        var amounts = pieces.Count(p => LineReader.Read(p, _knowledge) is { Amounts.Length: > 0, Ingredient: not null });
+        if (pieces.Count < 2 || amounts < Math.Max(2, (pieces.Count + 1) / 2) || verb) pieces = LineSplitter.Unparted(text, _knowledge);
+        return pieces.Count < 2 || (verb && !LineSplitter.StartsWithAmount(text)) ? [] : [.. pieces];
+    }
+
+    private void AddLists(List<(string Part, List<string> Lines)> lists)
+    {
+        foreach (var (part, lines) in lists)
+        {
+            if (part.Length > 0) Part(part);
+            AddLines(lines);
+        }
+    }
+
+    private static bool StartsWithVerb(string text)
+    {
+        var words = Words().Matches(text.ToLowerInvariant()).Select(m => m.Value).Take(2).ToList();
+        return words.Count > 0 && VerbWords.IsWork(words[0], words.Count > 1 ? words[1] : null, false);
+    }
+
+    private bool StartsLine(string row) => LineSplitter.StartsWithAmount(row) && IsLine(row);
+
+    private bool IsLine(string row)
+    {
+        if (row.Length is 0 or > 220 || StrictNumber().IsMatch(row)) return false;
+        var pieces = LineSplitter.Split(row, _knowledge);
+        var read = LineReader.Read(pieces[0], _knowledge);
+        if (read.Traits.HasFlag(LineTraits.Heading)) return false;
+        if (IsSentence(row, read) || (row.EndsWith(':') && row.Split(' ').Length > 3)) return false;
+        if (LineSplitter.StartsWithAmount(row)) return read.Amounts.Length > 0 && (read.Ingredient is not null || (row.Length < 70 && !char.IsLetter(row.TrimStart()[0])));
+        return read.Amounts.Length > 0 && read.Ingredient is not null && (pieces.Count > 1 || SentenceSplitter.Split(row).Count == 1);
+    }
+
+    /// <summary>A row of the list without an amount: short, no sentence.</summary>
+    private bool Bare(string row)
+    {
+        if (row.Length > 64 || row.EndsWith('.') || Numbered().IsMatch(row)) return false;
+        var read = LineReader.Read(row, _knowledge);
+        return !IsSentence(row, read) && (read.Ingredient is not null || read.Amounts.Length > 0 || _section == Section.Ingredients);
+    }
+
+    private bool IsMethod(string row) => StrictNumber().IsMatch(row) || (Numbered().IsMatch(row) && !StartsLine(row)) || IsSentence(row, LineReader.Read(row.Length > 220 ? row[..220] : row, _knowledge));
+
+    private static bool IsSentence(string row, ReadLine read)
+    {
+        var words = Words().Matches(row.ToLowerInvariant()).Select(m => m.Value).ToList();
+        if (words.Count == 0) return false;
+        if (SentenceSplitter.Split(row).Count > 1) return true;
+        var verb = VerbWords.IsWork(words[0], words.Count > 1 ? words[1] : null, true);
+        var listed = read.Amounts.Length > 0 && read.Ingredient is not null && words.Count < 9;
+        if (verb && !listed && (row.EndsWith('.') || words.Count >= 4)) return true;
+        if (verb && words.Count >= 6 && !LineSplitter.StartsWithAmount(row) && read.Amounts.Length == 0) return true;
+        return (row.Length > 70 && row.EndsWith('.')) || (Leading().IsMatch(row) && words.Count > 5) || (row.Length > 110 && !LineSplitter.StartsWithAmount(row));
+    }
+
+    private static Section? HeadingOf(string row)
+    {
+        var plain = HeadingNoise().Replace(row, "").Trim().ToLowerInvariant();
+        if (plain.Length > 40) return null;
+        if (IngredientHeading().IsMatch(plain)) return Section.Ingredients;
+        if (MethodHeading().IsMatch(plain)) return Section.Method;
+        return NoteHeading().IsMatch(plain) ? Section.Notes : null;
+    }
+
+    private bool IsPartHeading(string row, string next)
+    {
+        if (row.Length >= 60 || LineSplitter.StartsWithAmount(row) || SentenceSplitter.Split(row).Count > 1 || row.EndsWith('.')) return false;
+        if (row.EndsWith(':') && !row.Any(char.IsDigit)) return true;
+        if (ForThe().IsMatch(row) && !row.Any(char.IsDigit)) return true;
+        if (_rows.Name.Length == 0 || Numbered().IsMatch(row)) return false;
+        var read = LineReader.Read(Bracketed().Replace(row, ""), _knowledge);
+        // A short word on its own above amounts: "Dough", "Filling", "Day 1".
+        var named = PartNames().IsMatch(row) && row.Split(' ').Length <= 5 && !NoPart().IsMatch(row);
+        // "Icing sugar" is an ingredient, "Icing" a part.
+        if (read.Ingredient is not null && read.Name.Contains(' ', StringComparison.Ordinal) && !NamedPart().IsMatch(row)) return false;
+        if (IsMethod(next)) return false;
+        return (named || (read.Ingredient is null && read.Amounts.Length == 0 && row.Split(' ').Length <= 4 && _section == Section.Ingredients && char.IsUpper(row[0])))
+            && (LineSplitter.StartsWithAmount(next) || IsLine(next) || (named && LineReader.Read(next, _knowledge).Ingredient is not null));
+    }
+
+    private static string PartName(string row)
+    {
+        var name = ForThe().Replace(row.TrimEnd(':', ' '), "").Trim(' ', '#', '*', ':');
+        return name.Length == 0 ? row.TrimEnd(':') : char.ToUpperInvariant(name[0]) + name[1..];
+    }
+
+    private static string Clip(string text, int most) => text.Length <= most ? text : text[..most];
+
+    [GeneratedRegex(@"^(?:step\s*)?\d{1,2}[.):]?$|^-{2,}$|^\*{2,}$|^_{2,}$|^={2,}$", RegexOptions.IgnoreCase, 200)]
+    private static partial Regex StepNumber();
+
+    [GeneratedRegex(@"^\((?:makes? |serves )?\d+[\w\s]{0,30}\)$", RegexOptions.IgnoreCase, 200)]
+    private static partial Regex BracketOnly();
+
+    [GeneratedRegex(@"^\s*(?:makes?|yields?|serves)", RegexOptions.IgnoreCase, 200)]
+    private static partial Regex YieldVerb();
+
+    [GeneratedRegex(@"^(?:prep(?:aration)?|cook(?:ing)?|total|ready|bak(?:e|ing)|chill(?:ing)?|rest(?:ing)?|rising|hands[- ]on|active|difficulty|course|cuisine|author|source|keywords|category|calories|nutrition|skill level|level)(?: time| in)?\s*[:\-–]\s*\S.{0,60}$", RegexOptions.IgnoreCase, 200)]
+    private static partial Regex Meta();
+
+    [GeneratedRegex(@"^(?<head>[\p{L}][\p{L}\s'’&/\-]{1,58}(?:\([^)]{1,30}\))?)\s*:\s+(?<rest>\S.*)$", RegexOptions.None, 200)]
+    private static partial Regex Inline();
+
+    [GeneratedRegex(@"^(?:and )?(?:for )?(?:the )?(?<part>topping|icing|glaze|filling|sauce|syrup|frosting|crumb|crosses|base|dough)\b[:\s]+", RegexOptions.IgnoreCase, 200)]
+    private static partial Regex PartLabel();
+
+    [GeneratedRegex(@"^(?:you(?:'|’)?ll need|you (?:will )?need|take|you want|i use|use|we need)\b[:,]?\s+(?=\d|[½¼¾]|one|two|three|half|a )", RegexOptions.IgnoreCase, 200)]
+    private static partial Regex NeedWords();
+
+    [GeneratedRegex(@"[\p{L}][\p{L}'’\-]*", RegexOptions.None, 200)]
+    private static partial Regex Words();
+
+    [GeneratedRegex(@"^\s*(?:step\s*\d+|\d{1,2}[.)])\s|^\d{1,2}\s+(?=[A-Z][a-z]+ )(?!\d+ (?:Eggs?|Large|Medium|Small|Bananas?|Lemons?|Tbsp|Tsp|Cups?)\b)", RegexOptions.None, 200)]
+    private static partial Regex Numbered();
+
+    [GeneratedRegex(@"^(?:in an?|in the|when|once|while|after|meanwhile|for the \w+,|using|with a|the (?:evening|night|next)|next day|don'?t|do not|if )\b", RegexOptions.IgnoreCase, 200)]
+    private static partial Regex Leading();
+
+    [GeneratedRegex(@"^[#*\s]+|[:*\s]+$|\s*\(.*?\)\s*:?$", RegexOptions.None, 200)]
+    private static partial Regex HeadingNoise();
+
+    [GeneratedRegex(@"^(?:ingredients?|(?:what )?you(?:'ll| will)? need|shopping list|ingredients list|ingredients for .{1,25})$", RegexOptions.None, 200)]
+    private static partial Regex IngredientHeading();
+
+    [GeneratedRegex(@"^(?:method|directions?|instructions?|preparation|steps|how to make (?:it|them)|procedure|what to do|the method|to make|making it|preparation method)$", RegexOptions.None, 200)]
+    private static partial Regex MethodHeading();
+
+    [GeneratedRegex(@"^(?:notes?|tips?|storage|nutrition(?: facts)?|cook's notes?|baker's notes?|variations?|recipe notes?)$", RegexOptions.None, 200)]
+    private static partial Regex NoteHeading();
+
+    [GeneratedRegex(@"^(?:for the|to (?:make the )?(?=finish|decorate|serve|assemble|top|glaze|coat)|for (?=boiling|brushing|decorating|dusting|rolling|finishing|coating))\s*", RegexOptions.IgnoreCase, 200)]
+    private static partial Regex ForThe();
+
+    [GeneratedRegex(@"\s*\(.*?\)", RegexOptions.None, 200)]
+    private static partial Regex Bracketed();
+
+    [GeneratedRegex(@"\b(?:dough|batter|filling|glaze|icing|frosting|topping|syrup|sauce|crumb|streusel|crust|base|pastry|cake|sponge|buttercream|ganache|soak|fruit|finish|decoration|assembly|levain|preferment|poolish|biga|day \d|choux|cream|caramel|crosses|custard|meringue|coating|marinade|final|first|second|starter|shortbread|crumble)\b", RegexOptions.IgnoreCase, 200)]
+    private static partial Regex PartNames();
+
+    // "1. Stir": a number with a stop and a command counts steps.
+    [GeneratedRegex(@"^\d{1,2}[.)]\s+[A-Z][a-z]+ (?!oz|lb|cup|g\b)", RegexOptions.None, 200)]
+    private static partial Regex StrictNumber();
+
+    [GeneratedRegex(@"[;,]?\s*\band (?:for )?(?:the |for the )?(?<part>inside|filling|topping|crumb|glaze|icing)\b[:,]?\s*", RegexOptions.IgnoreCase, 200)]
+    private static partial Regex Inside();
+
+    [GeneratedRegex(@"^(?:all|the|remaining|rest|some|any)\b", RegexOptions.IgnoreCase, 200)]
+    private static partial Regex NoPart();
+
+    [GeneratedRegex(@"\b(?:sauce|cream|pastry|base|dough|filling|topping|icing|syrup|glaze|curd|buttercream|custard|crust|sponge)\s*(?:\(.*\))?:?$", RegexOptions.IgnoreCase, 200)]
+    private static partial Regex NamedPart();
+
+    [GeneratedRegex(@"\s{3,}|\t+", RegexOptions.None, 200)]
+    private static partial Regex Gap();
+}

@@ -1,0 +1,213 @@
+using System.Globalization;
+using System.Text.RegularExpressions;
+using Zymethos.Core.Recipes;
+
+namespace Zymethos.Core.Drafts;
+
+/// <summary>A time that stands in a text ("at least 1 hour and up to 2 days", "another 10 to 15 minutes", "until doubled, about an hour").</summary>
+/// <param name="Low">The shortest, in minutes, at least 1 (parts of a minute are rounded up to one).</param>
+/// <param name="High">The longest, in minutes, not below <paramref name="Low"/>.</param>
+/// <param name="Index">Where it starts in the text.</param>
+/// <param name="Length">How many characters it takes.</param>
+internal sealed partial record TimePhrase(int Low, int High, int Index, int Length)
+{
+    private static readonly Dictionary<string, double> NumberWords = new(StringComparer.Ordinal)
+    {
+        ["a"] = 1,
+        ["an"] = 1,
+        ["one"] = 1,
+        ["two"] = 2,
+        ["three"] = 3,
+        ["four"] = 4,
+        ["five"] = 5,
+        ["six"] = 6,
+        ["seven"] = 7,
+        ["eight"] = 8,
+        ["nine"] = 9,
+        ["ten"] = 10,
+        ["twelve"] = 12,
+        ["fifteen"] = 15,
+        ["twenty"] = 20,
+        ["thirty"] = 30,
+        ["forty"] = 40,
+        ["fifty"] = 50,
+        ["sixty"] = 60,
+        ["couple"] = 2,
+        ["few"] = 3,
+        ["several"] = 3,
+    };
+
+    // Keeping is told in months; steps are held to their own limit where they are read.
+    private const double LongestMinutes = 1440 * 730;
+
+    /// <summary>Whether it is a least time ("at least", "a minimum of", "or longer"): more does no harm.</summary>
+    public bool IsLeast { get; init; }
+
+    /// <summary>Whether both ends are meant as a window ("1 hour and up to 2 days"): ready at the one, good until the other.</summary>
+    public bool IsWindow { get; init; }
+
+    /// <summary>Whether it only gives a most ("up to 3 days").</summary>
+    public bool IsMost { get; init; }
+
+    /// <summary>Whether it adds to what was before ("another 10 minutes", "5 minutes more").</summary>
+    public bool IsMore { get; init; }
+
+    /// <summary>Whether it is given per thing or time ("30 seconds a side", "every 45 minutes").</summary>
+    public bool IsEach { get; init; }
+
+    /// <summary>Whether it says when within a bake, and not how long ("after 30 minutes", "turn at 18 minutes").</summary>
+    public bool IsMoment { get; init; }
+
+    /// <summary>Every time in a text, in order.</summary>
+    /// <param name="low">The text in lower case.</param>
+    public static IReadOnlyList<TimePhrase> In(string low)
+    {
+        var found = new List<TimePhrase>();
+        foreach (Match match in Phrase().Matches(Plain(low)))
+        {
+            if (Of(match, low) is { } phrase) found.Add(phrase);
+        }
+
+        return Merged(found, low);
+    }
+
+    /// <summary>The time as an editor writes it, with a spread about a single figure.</summary>
+    public string Text => (Low, High) switch
+    {
+        _ when IsWindow || IsLeast => $"{TimeText.Say(Low)}/{TimeText.Say(Low)}/{TimeText.Say(Low)}",
+        _ when Low == High => TimeText.Say(TimeText.Estimate($"{Low} min") ?? DurationEstimate.Minutes(Low, Low, Low)),
+        _ => TimeText.Say(DurationEstimate.Minutes(Low, (int)Math.Round((Low + High) / 2.0), High)),
+    };
+
+    // Every replacement keeps the length, so that places in the plain text are places in the text.
+    private static string Plain(string low) => low.Replace('–', '-').Replace('—', '-').Replace('‑', '-').Replace('\u00A0', ' ');
+
+    private static TimePhrase? Of(Match match, string low)
+    {
+        var before = low[..match.Index];
+        if (match.Groups["night"].Success) return new TimePhrase(480, 840, match.Index, match.Length);
+        var unit = UnitOf(match.Groups["u2"].Success ? match.Groups["u2"].Value : match.Groups["u1"].Value);
+        var firstUnit = match.Groups["u1"].Success ? UnitOf(match.Groups["u1"].Value) : unit;
+        if (match.Groups["bare"].Success) unit = firstUnit = 1;
+        if (unit <= 0 || !match.Groups["a"].Success) return null;
+        var a = NumberOf(match.Groups["a"].Value) * firstUnit;
+        if (match.Groups["half"].Success) a = (match.Groups["half"].Value.Contains("three", StringComparison.Ordinal) ? 0.75 : match.Groups["half"].Value.Contains("quarter", StringComparison.Ordinal) ? 0.25 : 0.5) * firstUnit;
+        if (match.Groups["share"].Success) a += Share(match.Groups["share"].Value) * firstUnit;
+        if (match.Groups["rest"].Success) a += NumberOf(match.Groups["rest"].Value);
+        var b = match.Groups["b"].Success ? NumberOf(match.Groups["b"].Value) * unit : a;
+        if (match.Groups["share2"].Success) b += Share(match.Groups["share2"].Value) * unit;
+        if (!(a > 0 && b >= a && b <= LongestMinutes)) return null;
+        var text = match.Value;
+        return new TimePhrase(Math.Max(1, (int)Math.Round(a)), Math.Max(1, (int)Math.Round(b)), match.Index, match.Length)
+        {
+            IsLeast = Least().IsMatch(before) || LongerAfter().IsMatch(low[(match.Index + match.Length)..]),
+            IsMost = Most().IsMatch(before),
+            IsMore = More().IsMatch(before) || text.Contains("more", StringComparison.Ordinal) || text.Contains("longer", StringComparison.Ordinal) || text.Contains("further", StringComparison.Ordinal) || MoreAfter().IsMatch(low[(match.Index + match.Length)..]),
+            IsEach = EachBefore().IsMatch(before) || EachAfter().IsMatch(low[(match.Index + match.Length)..]),
+            IsMoment = Moment().IsMatch(before) || MomentAfter().IsMatch(low[(match.Index + match.Length)..]),
+        };
+    }
+
+    /// <summary>"at least 1 hour and up to 2 days", "2 hours or overnight": two phrases that are the ends of one.</summary>
+    private static List<TimePhrase> Merged(List<TimePhrase> found, string low)
+    {
+        for (var i = 0; i + 1 < found.Count; i++)
+        {
+            var (one, two) = (found[i], found[i + 1]);
+            var between = low[(one.Index + one.Length)..two.Index];
+            // "overnight (12-18 hours)": the bracket says it exactly.
+            if (one.Low == 480 && one.High == 840 && between.Trim() is "(" or "," or "" or "(about" && two.Low >= 240)
+            {
+                found[i] = two with { Index = one.Index, Length = two.Index + two.Length - one.Index };
+                found.RemoveAt(i + 1);
+                continue;
+            }
+
+            if (between.Length > 28 || two.High <= one.Low || one.IsMoment || two.IsMoment) continue;
+            var joins = two.IsMost ? JoinsMost().IsMatch(between) : JoinsOr().IsMatch(between);
+            if (!joins) continue;
+            found[i] = new TimePhrase(one.Low, two.IsMost || two.Low != 480 ? two.High : 840, one.Index, two.Index + two.Length - one.Index) { IsWindow = true, IsLeast = one.IsLeast };
+            found.RemoveAt(i + 1);
+        }
+
+        return [.. found.Select(f => f is { IsWindow: false, IsLeast: false } && f.High >= 4 * f.Low && f.High >= 360 ? f with { IsWindow = true } : f)];
+    }
+
+    private static double Share(string text) => text.Contains("quarter", StringComparison.Ordinal) ? (text.Contains("three", StringComparison.Ordinal) ? 0.75 : 0.25) : 0.5;
+
+    private static double UnitOf(string unit) => unit switch
+    {
+        "" => 0,
+        _ when unit.StartsWith('h') => 60,
+        _ when unit.StartsWith('d') => 1440,
+        _ when unit.StartsWith("mo", StringComparison.Ordinal) => 1440 * 30,
+        _ when unit.StartsWith('m') => 1,
+        _ when unit.StartsWith('w') => 10080,
+        _ when unit.StartsWith('s') => 1 / 60.0,
+        _ => 0,
+    };
+
+    private static double NumberOf(string text)
+    {
+        var total = 0.0;
+        foreach (var part in Fractions(text).Replace(',', '.').Split([' ', '-'], StringSplitOptions.RemoveEmptyEntries))
+        {
+            var sides = part.Split('/');
+            if (sides.Length == 2) total += Parse(sides[0]) / Math.Max(1, Parse(sides[1]));
+            else total += Parse(part);
+        }
+
+        return total;
+    }
+
+    private static string Fractions(string text) =>
+        text.Replace("½", " 1/2", StringComparison.Ordinal).Replace("¼", " 1/4", StringComparison.Ordinal).Replace("¾", " 3/4", StringComparison.Ordinal).Replace("⅓", " 1/3", StringComparison.Ordinal).Replace("⅔", " 2/3", StringComparison.Ordinal);
+
+    private static double Parse(string text) =>
+        double.TryParse(text, NumberStyles.AllowDecimalPoint, CultureInfo.InvariantCulture, out var value) ? value : NumberWords.GetValueOrDefault(text.Trim());
+
+    private const string Digits = @"(?:\d+\s?[½¼¾⅓⅔]|[½¼¾⅓⅔]|\d+(?:[.,]\d+)?(?:[\s-]\d/\d)?|\d/\d)";
+    private const string Number = @"(?:" + Digits + @"|\b(?:an?(?: further| good| full)?|one|two|three|four|five|six|seven|eight|nine|ten|twelve|fifteen|twenty|thirty|forty|fifty|sixty|a couple of|a few|couple of|several)\b)";
+    private const string Unit = @"(?:minutes?|mins?|hours?|hrs?|h|days?|weeks?|wks?|months?|seconds?|secs?|m(?=[\s.,;]|$))\b\.?";
+
+    // night | half an hour | an hour and a half | 1 hour 30 minutes | 50 mins - 1 hr | 12 to 15 min | 1 1/2 to 2 hours
+    [GeneratedRegex(@"(?<night>\bover ?night\b)"
+        + @"|(?<a>(?<half>\b(?:half an?|(?:a )?quarter of an?|three[- ]quarters? of an?)))\s+(?<u1>hour|day|week|minute)\b"
+        + @"|(?:(?<a>" + Number + @")\s*(?:(?:more|further|extra|another|full|good)\s+)?(?:(?<u1>" + Unit + @")\s*)?(?<share>and (?:a half|a quarter|three[- ]quarters)\s*(?=\W|$|hours?|minutes?))?(?:(?:-|to|or|until|till)\s*(?<b>" + Number + @")\s*(?:more |further )?)(?<u2>" + Unit + @")(?<share2>\s+and (?:a half|a quarter|three[- ]quarters))?)(?:\s*(?:more|longer|further)\b)?"
+        + @"|(?<a>\d{1,2})\s*-\s*(?<b>\d{1,2})\s+(?<bare>more)\b"
+        + @"|(?<a>" + Number + @")\s*-?\s*(?:(?:more|further|extra|full|good)\s+)?(?<u1>" + Unit + @")(?<share>\s+and (?:a half|a quarter|three[- ]quarters)\b)?(?:\s*(?:and\s+|,\s*)?(?<rest>\d{1,2})\s*(?:minutes?|mins?|m)\b|\s+(?<rest>\d{2})(?=[\s.,;]|$)(?!\s*(?:g|ml|cm|mm|c|f|°|x|oz|lb|degrees)\b))?(?:\s*(?:more|longer|further)\b)?", RegexOptions.None, 400)]
+    private static partial Regex Phrase();
+
+    [GeneratedRegex(@"\b(?:at least|a minimum of|minimum|no less than|not less than|for a good)\s+(?:about |around )?$", RegexOptions.None, 200)]
+    private static partial Regex Least();
+
+    [GeneratedRegex(@"^\s*(?:or (?:longer|more)|at least|minimum)\b", RegexOptions.None, 200)]
+    private static partial Regex LongerAfter();
+
+    [GeneratedRegex(@"\b(?:up to|within|no more than|not more than|at most|no longer than|until|for as long as)\s+(?:about |around )?$", RegexOptions.None, 200)]
+    private static partial Regex Most();
+
+    [GeneratedRegex(@"\b(?:another|a further|further|an extra|an additional)\s+(?:about )?$", RegexOptions.None, 200)]
+    private static partial Regex More();
+
+    [GeneratedRegex(@"^\s*(?:more|longer|further|again|extra)\b", RegexOptions.None, 200)]
+    private static partial Regex MoreAfter();
+
+    [GeneratedRegex(@"\b(?:every|once a|once every|between)\s+$", RegexOptions.None, 200)]
+    private static partial Regex EachBefore();
+
+    [GeneratedRegex(@"^\s*(?:a side|per side|each side|on each side|each\b(?! of)|apiece|between)", RegexOptions.None, 200)]
+    private static partial Regex EachAfter();
+
+    [GeneratedRegex(@"(?:\bafter (?:about |the first |first )?|\bfirst |\bat (?:about |the )?|\bduring the (?:first|last) |\bfor the (?:last|final) |\bin the last |\bcheck (?:at|after) )$", RegexOptions.None, 200)]
+    private static partial Regex Moment();
+
+    [GeneratedRegex(@"^\s*(?:before (?:the end|it is done|they are done|the time|serving|baking|you need)|have passed|into (?:the )?bak)", RegexOptions.None, 200)]
+    private static partial Regex MomentAfter();
+
+    [GeneratedRegex(@"^[\s,(]*(?:and|or|but|-|to)?[\s,]*(?:up to|not more than|no more than|at most|no longer than|within)?\s*$", RegexOptions.None, 200)]
+    private static partial Regex JoinsMost();
+
+    [GeneratedRegex(@"^[\s,]*(?:(?:or|and|to|-|or even|and up to)\s*(?:up to |preferably |even |better |until |better still )?|,\s*up to\s*)\(?$", RegexOptions.None, 200)]
+    private static partial Regex JoinsOr();
+}

@@ -1,0 +1,65 @@
+using System.Globalization;
+using Zymethos.Core.Recipes;
+
+namespace Zymethos.Core.Drafts;
+
+/// <summary>How many trays a batch of small pieces fills, and in how many waves they go in.</summary>
+internal static class TraysAndWaves
+{
+    /// <summary>Square centimetres of tray that a piece takes, by kind of bake (common practice, no source).</summary>
+    private static readonly Dictionary<string, double> Area = new(StringComparer.Ordinal) { ["cookies"] = 45, ["rolledCookies"] = 32, ["buns"] = 65, ["twiceBaked"] = 24 };
+
+    /// <summary>Sets trays and waves where the yield and the words of the method give them; asks where they are a guess.</summary>
+    public static void Set(RecipeDraft draft, MethodReading reading, List<QuestionDraft> questions)
+    {
+        var pieces = int.TryParse(draft.Pieces, CultureInfo.InvariantCulture, out var n) ? n : 0;
+        var each = reading.DividedInto > 0 ? reading.DividedInto : pieces;
+        foreach (var step in reading.Steps.Where(s => s.Kind == StepKind.Bake && s.Strand >= 0 && IsTray(s.Draft.Pan)))
+        {
+            var pans = int.TryParse(step.Draft.Pans, CultureInfo.InvariantCulture, out var p) ? p : 1;
+            if (reading.IsOneByOne && pans > 1)
+            {
+                (step.Draft.Pans, step.Draft.Times) = ("", pans.ToString(CultureInfo.InvariantCulture));
+                continue;
+            }
+
+            if (reading.IsOneByOne && each is > 1 and <= 24)
+            {
+                step.Draft.Times = each.ToString(CultureInfo.InvariantCulture);
+                continue;
+            }
+
+            if (reading.PerTray > 0 && pieces > reading.PerTray)
+            {
+                Fill(step.Draft, (int)Math.Ceiling(pieces / (double)reading.PerTray), pans);
+                continue;
+            }
+
+            if (pieces < 2 || !Area.TryGetValue(draft.Kind, out var area) || draft.PieceName is "servings" or "loaves" or "loaf") continue;
+            // A quarter-sheet of 33 by 24 cm where the tray is not known.
+            var tray = PanWords.Named(step.Draft.Pan) is { } own ? own.Length.Millimetres * own.Width.Millimetres / 100 : 33 * 24;
+            var trays = (int)Math.Ceiling(pieces * area / tray);
+            if (trays <= pans) continue;
+            Fill(step.Draft, trays, pans);
+            questions.Add(QuestionDraft.Of(QuestionAbout.Pan, $"{pieces} {draft.PieceName}: on {trays} trays? That is a guess from their size.", $"steps/{step.Draft.Key}/trays",
+                [($"{trays} trays", trays.ToString(CultureInfo.InvariantCulture)), .. Enumerable.Range(1, 4).Where(t => t != trays).Select(t => ($"{t} {(t == 1 ? "tray" : "trays")}", t.ToString(CultureInfo.InvariantCulture)))]));
+        }
+
+        var waves = reading.Steps.Select(s => s.Draft.Times).Where(t => t.Length > 0).Distinct().ToList();
+        // Steps that are repeated are repeated equally often.
+        if (waves.Count > 1)
+        {
+            foreach (var step in reading.Steps.Where(s => s.Draft.Times.Length > 0)) step.Draft.Times = waves.MaxBy(w => int.Parse(w, CultureInfo.InvariantCulture))!;
+        }
+    }
+
+    /// <summary>Spreads trays over waves of as many as go in together.</summary>
+    public static void Fill(StepDraft step, int trays, int together)
+    {
+        var waves = Math.Clamp((int)Math.Ceiling(trays / (double)together), 1, 24);
+        step.Pans = together > 1 ? together.ToString(CultureInfo.InvariantCulture) : "";
+        step.Times = waves > 1 ? waves.ToString(CultureInfo.InvariantCulture) : "";
+    }
+
+    private static bool IsTray(string pan) => pan.Contains("tray", StringComparison.OrdinalIgnoreCase) || pan.Contains("sheet", StringComparison.OrdinalIgnoreCase);
+}

@@ -1,0 +1,101 @@
+using System.Globalization;
+using System.Text.RegularExpressions;
+
+namespace Zymethos.Core.Drafts;
+
+/// <summary>How much a recipe makes, from wherever it says so.</summary>
+/// <param name="Pieces">How many, at least 1.</param>
+/// <param name="Name">The word for several of them; "pieces" when there is none.</param>
+/// <param name="Rank">How sure it is: 0 for "makes 24", 1 for a bracket, 2 for a division, 3 for "serves".</param>
+internal sealed partial record YieldWords(int Pieces, string Name, int Rank)
+{
+    private static readonly Dictionary<string, int> Numbers = new(StringComparer.OrdinalIgnoreCase)
+    {
+        ["half"] = 2,
+        ["a"] = 1,
+        ["one"] = 1,
+        ["two"] = 2,
+        ["three"] = 3,
+        ["four"] = 4,
+        ["five"] = 5,
+        ["six"] = 6,
+        ["eight"] = 8,
+        ["nine"] = 9,
+        ["ten"] = 10,
+        ["twelve"] = 12,
+        ["sixteen"] = 16,
+        ["twenty"] = 20,
+        ["thirty"] = 30,
+        ["forty"] = 40,
+        ["dozen"] = 12,
+    };
+
+    /// <summary>A line or sentence that says only what the recipe makes; null when it is none.</summary>
+    public static YieldWords? Line(string text)
+    {
+        var match = Whole().Match(text);
+        if (!match.Success) return null;
+        var serves = match.Groups["verb"].Value.StartsWith("serv", StringComparison.OrdinalIgnoreCase) || match.Groups["verb"].Value.StartsWith("feed", StringComparison.OrdinalIgnoreCase);
+        return Of(match.Groups["what"].Value, serves ? 3 : 0);
+    }
+
+    /// <summary>What a name or heading says in brackets or behind a dash ("(makes about 24)", "- 4 pcs", "(8 bagels)"); null when it says nothing.</summary>
+    public static (YieldWords Yield, string Name)? InHeading(string text)
+    {
+        var match = Bracket().Match(text);
+        if (!match.Success) return null;
+        return Of(match.Groups["what"].Value, 1) is { } yield ? (yield, match.Groups["bare"].Success ? text : text.Remove(match.Index, match.Length).TrimEnd(' ', '-', '–', '—', ':')) : null;
+    }
+
+    /// <summary>What a sentence of the method divides dough or cake into; null when it does not.</summary>
+    public static YieldWords? Divided(string low)
+    {
+        var match = Division().Match(low);
+        return match.Success ? Of($"{match.Groups["n"].Value} {match.Groups["name"].Value}", 2) : null;
+    }
+
+    private static YieldWords? Of(string what, int rank)
+    {
+        var match = Count().Match(what);
+        if (!match.Success) return null;
+        var whole = NumberOf(match.Groups["n"].Value);
+        var value = match.Groups["dozen"].Success ? whole * 12 : whole;
+        if (value is < 1 or > 10_000) return null;
+        var name = NotName().Replace(what[(match.Index + match.Length)..], " ");
+        name = Spaces().Replace(name, " ").Trim(' ', '-', '–', ')', '(', '.', ',', ':', ';');
+        return new YieldWords((int)Math.Round(value), name.Length is > 1 and < 40 ? name : "pieces", rank);
+    }
+
+    private static double NumberOf(string text)
+    {
+        if (Numbers.TryGetValue(text.Trim(), out var word)) return word;
+        var total = 0.0;
+        foreach (var part in text.Replace("½", " 1/2", StringComparison.Ordinal).Split(' ', StringSplitOptions.RemoveEmptyEntries))
+        {
+            var sides = part.Split('/');
+            total += sides.Length == 2 ? double.Parse(sides[0], CultureInfo.InvariantCulture) / Math.Max(1, double.Parse(sides[1], CultureInfo.InvariantCulture)) : double.TryParse(part, CultureInfo.InvariantCulture, out var n) ? n : 0;
+        }
+
+        return total;
+    }
+
+    private const string Number = @"(?:\d{1,4}(?:\s?½|\s\d/\d)?|\b(?:a|half|one|two|three|four|five|six|eight|nine|ten|twelve|sixteen|twenty|thirty|forty)\b)";
+
+    [GeneratedRegex(@"^\W*(?<verb>yields?|yield|makes?|serves|servings?|quantity|feeds|for|gives|enough for|portions)\b\s*[:\-–]?\s*(?:about |approx(?:imately|\.)? |around |roughly |up to )?(?<what>" + Number + @"\b?.{0,50}?|a dozen.{0,40}?)[.!]?\s*$", RegexOptions.IgnoreCase, 200)]
+    private static partial Regex Whole();
+
+    [GeneratedRegex(@"\s*(?:[(\[]\s*(?:makes?|yields?|serves)\s*(?:about |approx\.? |ca\.? )?(?<what>\d{1,4}(?:\s*dozen)?)\s*[)\]]|[(\[]\s*(?:makes?|yields?|serves|for)?\s*(?:about |approx\.? |ca\.? )?(?<what>\d{1,4}(?:\s*(?:-|–|to)\s*\d+)?\s*(?:dozen|doz\.?)?\s*[A-Za-z' -]{2,30})\s*[)\]]|\s(?:-{1,2}|–|—)\s*(?:makes?|yields?)?\s*(?:about )?(?<what>\d{1,4}\s+[A-Za-z' ]{2,30})$|[(\[](?<bare>)(?<what>\d{1,3})[)\]]\s*$)", RegexOptions.IgnoreCase, 200)]
+    private static partial Regex Bracket();
+
+    [GeneratedRegex(@"(?:\b(?:divid(?:e|ing)|split(?:ting)?|cut(?:ting)?|slic(?:e|ing)|portion(?:ing)?|form(?:ing)?|shap(?:e|ing)|roll(?:ing)?|make|pip(?:e|ing)|scoop|separate|stamp|scor(?:e|ing))\b(?:(?! into an?\b)[^.;]){0,40}?\b(?:in|into|about|out|form|make|pipe|shape|roll)\s+(?:about |to |these to )?|\b(?:form|make|pipe|shape|roll|divide|fill|line) (?:about )?(?!\d+ (?:holes? of|lb))|\bbetween (?=\d+ holes))(?<n>\d{1,3}|half|two|three|four|five|six|eight|nine|ten|twelve|sixteen|twenty|thirty)\b(?! ?(?:cm|mm|inch|in\b|""|g\b|min|hour|h\b|x|°|to \d|%|/|l\b|kg|oz|days|stages|additions|times|thirds|minutes|logs? \d))\s*(?<name>(?:(?:equal|small|even|large|little|individual|walnut|sized|half|tight)\s+)*[a-z]+(?: moons| sandwiches)?)?", RegexOptions.None, 300)]
+    private static partial Regex Division();
+
+    [GeneratedRegex(@"(?<n>" + Number + @")(?:\s*(?:-|–|to)\s*\d+(?:\s?½)?)?\s*(?<dozen>dozen|doz\b\.?)?", RegexOptions.IgnoreCase, 200)]
+    private static partial Regex Count();
+
+    [GeneratedRegex(@"\(.*?\)|\b(?:about|ish|equal|even|small|large|little|individual|tight|walnut|sized)\b|[.,:;].*$|\b(?:with|and|from|by|on|at|in|to|for|depending|of|each)\b.*$|^ish\b", RegexOptions.IgnoreCase, 200)]
+    private static partial Regex NotName();
+
+    [GeneratedRegex(@"\s+", RegexOptions.None, 200)]
+    private static partial Regex Spaces();
+}

@@ -1,0 +1,153 @@
+using System.Text.RegularExpressions;
+
+namespace Zymethos.Core.Measures;
+
+/// <summary>
+/// Parts a line in which several ingredients stand: two columns, a list behind commas, "2 eggs plus 2 yolks", "zest and juice of 1 lemon", "1/2 tsp each cloves and nutmeg".
+/// No word is lost; a line that holds one ingredient comes back as it is.
+/// </summary>
+public static partial class LineSplitter
+{
+    private const int Most = 40;
+
+    /// <summary>The lines that a line amounts to, at least one, in the order of the words.</summary>
+    public static IReadOnlyList<string> Split(string line, IngredientKnowledge knowledge)
+    {
+        if (line.Length > 1500) return [line];
+        var lines = Columns(line.Trim()).SelectMany(c => List(c, knowledge)).SelectMany(l => Each(l, knowledge)).SelectMany(Fruit).SelectMany(l => Plus(l, knowledge)).Take(Most).ToList();
+        return lines.Count == 0 ? [line] : lines;
+    }
+
+    /// <summary>Where amounts start in a text without commas ("225g butter 225g sugar 4 eggs"): pieces that each hold an amount and a known ingredient; empty when that is not what it is.</summary>
+    public static IReadOnlyList<string> Unparted(string text, IngredientKnowledge knowledge)
+    {
+        var starts = AmountStart().Matches(text).Select(m => m.Index).ToList();
+        if (starts.Count < 2) return [];
+        var pieces = new List<string>();
+        var from = 0;
+        foreach (var start in starts.Skip(starts[0] == 0 ? 1 : 0).Append(text.Length))
+        {
+            var piece = text[from..start].Trim(' ', ',', ';', '+', '.');
+            // "zest 1 lemon": the number belongs to the word before it.
+            if (pieces.Count > 0 && ZestEnd().IsMatch(pieces[^1]))
+            {
+                var cut = ZestEnd().Match(pieces[^1]).Index;
+                piece = $"{pieces[^1][cut..].Trim()} {piece}";
+                pieces[^1] = pieces[^1][..cut].Trim(' ', ',', ';', '+');
+                if (pieces[^1].Length == 0) pieces.RemoveAt(pieces.Count - 1);
+            }
+
+            if (piece.Length > 0) pieces.Add(piece);
+            from = start;
+        }
+
+        return pieces.Count >= 2 && pieces.TrueForAll(p => LineReader.Read(p, knowledge) is { Ingredient: not null, Amounts.Length: > 0 }) ? pieces : [];
+    }
+
+    /// <summary>Whether a piece of text starts with an amount, or with words for a part of a fruit.</summary>
+    public static bool StartsWithAmount(string text) => Start().IsMatch(text);
+
+    private static IEnumerable<string> Columns(string line)
+    {
+        var columns = Gap().Split(line).Where(c => c.Length > 0).ToList();
+        return columns.Count == 2 && columns.TrueForAll(StartsWithAmount) && columns.TrueForAll(c => c.Any(char.IsLetter)) ? columns : [line];
+    }
+
+    private static IEnumerable<string> List(string line, IngredientKnowledge knowledge)
+    {
+        var pieces = new List<string>();
+        foreach (var piece in Commas(line))
+        {
+            var starts = StartsWithAmount(piece) && LineReader.Read(piece, knowledge) is { Amounts.Length: > 0, Name.Length: > 0 } read && (read.Ingredient is not null || (read.Name.Length > 2 && piece.Any(char.IsDigit) && !SizeOnly().IsMatch(piece)));
+            // "2 tbsp cold water, 1 to 2 at a time" is a remark.
+            if (pieces.Count == 0 || (starts && LineReader.Read(pieces[^1], knowledge).Name.Length > 0)) pieces.Add(piece);
+            else pieces[^1] = $"{pieces[^1]}, {piece}";
+        }
+
+        if (pieces.Count < 2) return [line];
+        // "flour, 500 g": one ingredient and its amount.
+        return pieces.Count == 2 && !StartsWithAmount(pieces[0]) && LineReader.Read(pieces[1], knowledge).Ingredient is null ? [line] : pieces.Select(p => p.Trim());
+    }
+
+    /// <summary>Pieces between commas, semicolons and bars outside brackets; a comma within a number parts nothing.</summary>
+    private static IEnumerable<string> Commas(string line)
+    {
+        var (depth, from) = (0, 0);
+        for (var i = 0; i < line.Length; i++)
+        {
+            if (line[i] is '(' or '[') depth++;
+            else if (line[i] is ')' or ']') depth = Math.Max(0, depth - 1);
+            else if (depth == 0 && (line[i] is ';' or '|' || (line[i] == ',' && !(i > 0 && i + 1 < line.Length && char.IsAsciiDigit(line[i - 1]) && char.IsAsciiDigit(line[i + 1])))))
+            {
+                if (line[from..i].Trim().Length > 0) yield return line[from..i].Trim();
+                from = i + 1;
+            }
+        }
+
+        if (line[from..].Trim().Length > 0) yield return line[from..].Trim();
+    }
+
+    private static IEnumerable<string> Each(string line, IngredientKnowledge knowledge)
+    {
+        var match = EachOf().Match(line);
+        if (!match.Success) return [line];
+        var names = And().Split(match.Groups["names"].Value).Select(n => n.Trim()).Where(n => n.Length > 0).ToList();
+        return names.Count > 1 && names.TrueForAll(n => LineReader.Read(n, knowledge).Ingredient is not null)
+            ? names.Select(n => $"{match.Groups["amount"].Value.Trim()} each {match.Groups["before"].Value.Trim()} {n}".Replace("  ", " ", StringComparison.Ordinal))
+            : [line];
+    }
+
+    private static IEnumerable<string> Fruit(string line)
+    {
+        var turned = FruitWords.InFront(line);
+        var both = ZestAndJuice().Match(turned);
+        if (both.Success) return [$"{both.Groups["one"].Value} of {both.Groups["rest"].Value}", $"{both.Groups["two"].Value} of {both.Groups["rest"].Value}"];
+        var two = ZestOfTwo().Match(turned);
+        return two.Success ? [$"{two.Groups["what"].Value} {two.Groups["a"].Value}", $"{two.Groups["what"].Value} {two.Groups["b"].Value}"] : [line];
+    }
+
+    private static IEnumerable<string> Plus(string line, IngredientKnowledge knowledge)
+    {
+        foreach (Match match in PlusAmount().Matches(line))
+        {
+            var (left, right) = (line[..match.Index].Trim(' ', ','), line[match.Groups["rest"].Index..].Trim());
+            var (one, other) = (LineReader.Read(left, knowledge), LineReader.Read(right, knowledge));
+            if (one.Ingredient is null || other.Ingredient is null || other.Amounts.Length == 0 || (one.Amounts.Length == 0 && one.Ingredient == other.Ingredient)) continue;
+            // "2 cups flour plus 2 tbsp flour" is a sum; "1 egg, plus 1 egg to glaze" is two.
+            if ((one.Ingredient == other.Ingredient && other.Amounts[0].Amount.Unit != MeasureUnit.Piece) || (left.Count(c => c == '(') != left.Count(c => c == ')'))) continue;
+            return [left, .. Split(right, knowledge)];
+        }
+
+        return [line];
+    }
+
+    [GeneratedRegex(@"^\s*\d+(?:[.,]\d+)?\s?(?:cm|mm|inch(?:es)?|in\.?|""|x\b|to \d)", RegexOptions.IgnoreCase, 200)]
+    private static partial Regex SizeOnly();
+
+    [GeneratedRegex(@"\s{3,}|\t+", RegexOptions.None, 200)]
+    private static partial Regex Gap();
+
+    [GeneratedRegex(@"^\s*(?:about |approx\.? |ca\.? |~)?(?:\d|[½¼¾⅓⅔⅛⅜⅝⅞]|(?:an?|one|two|three|four|five|six|seven|eight|nine|ten|half|pinch|dash|handful|some|few|heaped|juice|zest|rind|scant|good|splash|drizzle|knob|grated (?:zest|rind)|finely grated (?:zest|rind))\b)", RegexOptions.IgnoreCase, 200)]
+    private static partial Regex Start();
+
+    [GeneratedRegex(@"(?<![\d/.,(x×-])(?<!\d\s)(?<!(?:or|to|x|-|–|plus|\+)\s)(?:\d+\s+\d/\d|\d/\d|\d+(?:[.,]\d+)?\s?[½¼¾⅓⅔]?|[½¼¾⅓⅔⅛])\s?(?=[A-Za-z])", RegexOptions.None, 200)]
+    private static partial Regex AmountStart();
+
+    [GeneratedRegex(@"(?:\b(?:zest|juice|rind)(?: of)?(?: and (?:zest|juice|rind))?)\s*$", RegexOptions.IgnoreCase, 200)]
+    private static partial Regex ZestEnd();
+
+    [GeneratedRegex(@"^(?<amount>\s*(?:\d|[½¼¾⅓⅔⅛]|an?\b|one\b|two\b)[\d\s/½¼¾⅓⅔⅛.]*\s*(?:tsps?\.?|teaspoons?|tbsps?\.?|tablespoons?|cups?|c\.|t\.|T\.|g|ml|oz|pinch|dash)?)\s*(?:of\s+)?each\s+(?:of\s+)?(?<before>ground |finely |grated )*(?<names>.+)$", RegexOptions.IgnoreCase, 200)]
+    private static partial Regex EachOf();
+
+    [GeneratedRegex(@"\s*(?:,|&|\band\b)\s*", RegexOptions.IgnoreCase, 200)]
+    private static partial Regex And();
+
+    [GeneratedRegex(@"^(?<head>(?:finely |freshly )?(?:grated )?)(?<one>(?:finely |freshly )?(?:grated )?(?:zest|rind|juice))\s*(?:and|&|,)\s*(?<two>(?:the )?(?:zest|rind|juice))\s*(?:of|from)\s+(?<rest>.+)$", RegexOptions.IgnoreCase, 200)]
+    private static partial Regex ZestAndJuice();
+
+    [GeneratedRegex(@"^(?<what>(?:finely |freshly )?(?:grated )?(?:zest|rind|juice)(?: of)?)\s+(?<a>(?:\d|½|an?|one|half)[\w\s/½]*?(?:lemon|orange|lime)s?)\s*(?:and|&|,|\+)\s*(?<b>(?:\d|½|an?|one|half)[\w\s/½]*?(?:lemon|orange|lime)s?)\s*$", RegexOptions.IgnoreCase, 200)]
+    private static partial Regex ZestOfTwo();
+
+    [GeneratedRegex(@",?\s+(?:(?:plus|and|&|\+)\s+(?<rest>(?:\d|[½¼¾]|an?\s|one\s|two\s|three\s|(?:the )?(?:juice|zest|grated zest|rind) of).*)|with\s+(?<rest>(?:\d|[½¼¾]).*))$", RegexOptions.IgnoreCase, 200)]
+    private static partial Regex PlusAmount();
+}

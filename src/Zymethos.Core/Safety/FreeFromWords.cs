@@ -1,0 +1,24 @@
+using System.Collections.Immutable;
+
+namespace Zymethos.Core.Safety;
+
+/// <summary>
+/// Words that claim to be free of something ("gluten-free oats", "vegan butter"). A claim in a recipe is a wish, not a label: what it speaks of is neither stated nor ruled out,
+/// and the baker is asked to look at the packet.
+/// </summary>
+public static class FreeFromWords
+{
+    /// <summary>The allergens a word speaks of; empty when it is no such word.</summary>
+    /// <param name="word">A word in lower case, hyphens kept ("gluten-free").</param>
+    public static ImmutableArray<Allergen> Of(string word) => word.Trim(',', '.', '(', ')') switch
+    {
+        "gluten-free" or "glutenfree" or "gf" or "wheat-free" => [Allergen.Wheat, Allergen.Gluten],
+        "dairy-free" or "lactose-free" or "milk-free" or "non-dairy" or "nondairy" => [Allergen.Milk],
+        "vegan" or "plant-based" => [Allergen.Milk, Allergen.Egg],
+        "egg-free" or "eggless" => [Allergen.Egg],
+        "nut-free" => [Allergen.TreeNut, Allergen.Peanut],
+        "soy-free" or "soya-free" => [Allergen.Soy],
+        "free-from" or "allergen-free" => [Allergen.Milk, Allergen.Egg, Allergen.TreeNut, Allergen.Wheat, Allergen.Soy, Allergen.Gluten],
+        _ => [],
+    };
+}

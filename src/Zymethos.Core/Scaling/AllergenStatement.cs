@@ -1,0 +1,82 @@
+using System.Collections.Immutable;
+using Zymethos.Core.Measures;
+using Zymethos.Core.Recipes;
+using Zymethos.Core.Safety;
+
+namespace Zymethos.Core.Scaling;
+
+/// <summary>Something in a recipe of which nobody knows what it holds.</summary>
+/// <param name="Line">The line, or the step, as written.</param>
+/// <param name="Why">What is not understood or wants a look at the label, in a few words.</param>
+/// <param name="MayBe">The allergens it may hold; empty for any at all.</param>
+public sealed record NotKnown(string Line, string Why, ImmutableArray<Allergen> MayBe);
+
+/// <summary>
+/// What a recipe as it is baked contains, what it may contain or nobody knows, and what it is free from. Never less than the truth: a line or a word that was not understood takes "free from"
+/// away, and a recipe without lines is free from nothing.
+/// </summary>
+public sealed record AllergenStatement
+{
+    private AllergenStatement(ImmutableArray<Allergen> contains, ImmutableArray<NotKnown> open, IngredientTraits traits, bool hasRawEgg)
+    {
+        Contains = contains;
+        Open = open;
+        Traits = traits;
+        HasRawEgg = hasRawEgg;
+        FreeFrom = open.Any(o => o.MayBe.IsEmpty) ? [] : [.. Enum.GetValues<Allergen>().Where(a => !contains.Contains(a) && !open.Any(o => o.MayBe.Contains(a)) && !(a == Allergen.Gluten && contains.Contains(Allergen.Wheat)))];
+    }
+
+    /// <summary>What is certainly in it, in the order of <see cref="Allergen"/>.</summary>
+    public ImmutableArray<Allergen> Contains { get; }
+
+    /// <summary>What may be in it or is not known, with the line; empty when every line is wholly known.</summary>
+    public ImmutableArray<NotKnown> Open { get; }
+
+    /// <summary>What is certainly not in it; empty unless every line is known. Traces of shared trays and boards are not spoken of.</summary>
+    public ImmutableArray<Allergen> FreeFrom { get; }
+
+    /// <summary>What else matters: spirit, honey, what comes from animals.</summary>
+    public IngredientTraits Traits { get; }
+
+    /// <summary>Whether egg stays raw or nearly so as far as the method tells.</summary>
+    public bool HasRawEgg { get; }
+
+    /// <summary>Whether every line and every word of it was understood.</summary>
+    public bool IsWhollyKnown => Open.IsEmpty;
+
+    /// <summary>Whether an allergen is in it, may be, or nobody knows: everything but certainly not.</summary>
+    public bool MayContain(Allergen allergen) => Contains.Contains(allergen) || Open.Any(o => o.MayBe.IsEmpty || o.MayBe.Contains(allergen));
+
+    /// <summary>The statement of a recipe as it is baked: choices made, swaps taken, optional lines in until they are left out.</summary>
+    /// <param name="recipe">The recipe; its own choices and swaps count.</param>
+    /// <param name="knowledge">What the kitchen knows of ingredients.</param>
+    public static AllergenStatement Of(Recipe recipe, IngredientKnowledge knowledge)
+    {
+        var baked = RecipeFacts.AsBaked(recipe, knowledge);
+        var contains = new SortedSet<Allergen>();
+        var open = new List<NotKnown>();
+        var traits = IngredientTraits.None;
+        var lines = baked.Parts.SelectMany(p => p.Lines).ToList();
+        if (lines.Count == 0) open.Add(new NotKnown(recipe.Name, "it has no ingredients, so nobody can say", []));
+        foreach (var line in lines)
+        {
+            var facts = LineAllergens.Of(line, knowledge);
+            contains.UnionWith(facts.Contains);
+            open.AddRange(facts.Open);
+            traits |= facts.Traits;
+        }
+
+        open.AddRange(MethodAllergens.Beyond(baked, contains, lines));
+        return new AllergenStatement([.. contains], [.. open.Distinct()], traits, IsEggRaw(baked, knowledge));
+    }
+
+    /// <summary>Egg in what never sees the oven, or in a part that goes on after it.</summary>
+    private static bool IsEggRaw(Recipe recipe, IngredientKnowledge knowledge)
+    {
+        bool HasEgg(Part part) => part.Lines.Any(l => knowledge.Meant(l.Ingredient) is { Name: "egg" or "egg white" or "egg yolk" });
+        var cooked = recipe.Steps.Any(s => s.DoneTests.Any(d => d.Text.Contains("71", StringComparison.Ordinal) || d.Text.Contains("160", StringComparison.Ordinal)));
+        if (cooked) return false;
+        var bakes = recipe.Steps.Any(s => s.Kind == StepKind.Bake);
+        return recipe.Parts.Any(p => HasEgg(p) && (!bakes || (p.Kind is PartKind.Icing && !recipe.Steps.Any(s => s.Instruction.Contains("boil", StringComparison.OrdinalIgnoreCase) || s.Instruction.Contains("thicken", StringComparison.OrdinalIgnoreCase)))));
+    }
+}

@@ -1,0 +1,64 @@
+using System.Collections.Immutable;
+using Zymethos.Core.Measures;
+using Zymethos.Core.Recipes;
+using Zymethos.Core.Safety;
+
+namespace Zymethos.Core.Scaling;
+
+/// <summary>What one line contains, and what is not known of it.</summary>
+/// <param name="Contains">What is in it, in order.</param>
+/// <param name="Open">What is not known of it; empty when it is wholly known.</param>
+/// <param name="Traits">Spirit, honey and the like.</param>
+public sealed record LineAllergens(ImmutableArray<Allergen> Contains, ImmutableArray<NotKnown> Open, IngredientTraits Traits)
+{
+    /// <summary>Reads a line again with all its words: what was written where it still stands for itself, else its fields.</summary>
+    public static LineAllergens Of(IngredientLine line, IngredientKnowledge knowledge)
+    {
+        var words = line.Written.Length > 0 && line.InsteadOf.Length == 0 ? line.Written : string.Join(", ", new[] { line.Ingredient, line.Form, line.Note }.Where(t => t.Length > 0));
+        var read = LineReader.Read(words, knowledge);
+        // Fields name an ingredient that the whole line may hide.
+        if (read.Ingredient is null && knowledge.Meant(line.Ingredient) is { } meant) read = read with { Ingredient = meant };
+        return Of(read, words, line.Alternatives, knowledge);
+    }
+
+    /// <summary>Reads what a line says, as it was read.</summary>
+    public static LineAllergens Of(ReadLine read, IngredientKnowledge knowledge) => Of(read, read.Text, [], knowledge);
+
+    private static LineAllergens Of(ReadLine read, string words, ImmutableArray<string> alternatives, IngredientKnowledge knowledge)
+    {
+        if (read.Traits.HasFlag(LineTraits.Heading)) return new LineAllergens([], [], IngredientTraits.None);
+        var contains = new SortedSet<Allergen>(read.Ingredient?.Allergens ?? []);
+        var open = new List<NotKnown>();
+        var traits = read.Ingredient?.Traits ?? IngredientTraits.None;
+        if (read.Ingredient is null) open.Add(new NotKnown(words, $"I do not know “{(read.Name.Length > 0 ? read.Name : words)}”", []));
+        if (read.Left.Length > 0) open.Add(new NotKnown(words, $"I do not know “{string.Join(' ', read.Left)}”", []));
+        foreach (var inside in read.Inside)
+        {
+            contains.UnionWith(inside.Allergens);
+            traits |= inside.Traits;
+        }
+
+        var named = read.Named.Except(contains).ToImmutableArray();
+        if (named.Length > 0) open.Add(new NotKnown(words, $"it speaks of {string.Join(", ", named.Select(AllergenNames.Of))}", named));
+        contains.UnionWith(named);
+        if (read.Claimed.Length > 0)
+        {
+            // A claim takes back what the ingredient usually holds, and leaves it open until somebody has looked.
+            contains.ExceptWith(read.Claimed);
+            open.Add(new NotKnown(words, "a claim that only the label can keep", read.Claimed));
+        }
+
+        // "Nuts" without a word which may be peanuts too.
+        if (!contains.Contains(Allergen.Peanut) && words.Contains("nuts", StringComparison.OrdinalIgnoreCase) && !words.Contains("pine nuts", StringComparison.OrdinalIgnoreCase) && !words.Contains("brazil nuts", StringComparison.OrdinalIgnoreCase) && !words.Contains("macadamia", StringComparison.OrdinalIgnoreCase))
+            open.Add(new NotKnown(words, "which nuts? Peanuts are often among them", [Allergen.Peanut]));
+        var label = (read.Ingredient?.OnLabels ?? []).Except(contains).ToImmutableArray();
+        if (label.Length > 0) open.Add(new NotKnown(words, $"check the label for {string.Join(", ", label.Select(AllergenNames.Of))}", label));
+        foreach (var alternative in read.Alternatives.Select(a => (a.Ingredient, a.Name)).Concat(alternatives.Where(_ => read.Alternatives.IsEmpty).Select(a => (knowledge.Meant(a), a))))
+        {
+            if (alternative.Item1 is null) open.Add(new NotKnown(words, $"I do not know “{alternative.Item2}”, which may be taken instead", []));
+            else if (alternative.Item1.Allergens.Except(contains).ToImmutableArray() is { Length: > 0 } other) open.Add(new NotKnown(words, $"{alternative.Item1.Name} may be taken instead", other));
+        }
+
+        return new LineAllergens([.. contains], [.. open], traits);
+    }
+}
