@@ -46,7 +46,7 @@ internal static class BakeKindWords
     // In this order: "almond filling dough" is none we know.
     private static readonly (string Word, string Means)[] Named =
     [
-        ("glaze", "glaze"), ("drizzle", "glaze"), ("filling", "filling"), ("curd", "filling"), ("custard", "filling"), ("pastry cream", "filling"), ("cream filling", "filling"), ("syrup", "syrup"), ("sauce", "syrup"), ("boiling", "syrup"), ("buttercream", "icing"), ("frosting", "icing"),
+        ("glaze", "glaze"), ("to fill", "filling"), ("drizzle", "glaze"), ("filling", "filling"), ("curd", "filling"), ("custard", "filling"), ("pastry cream", "filling"), ("cream filling", "filling"), ("syrup", "syrup"), ("sauce", "syrup"), ("boiling", "syrup"), ("buttercream", "icing"), ("frosting", "icing"),
         ("icing", "icing"), ("ganache", "icing"), ("topping", "topping"), ("crumb", "topping"), ("streusel", "topping"), ("cross", "topping"), ("to finish", "topping"), ("finish", "topping"), ("finishing", "topping"), ("decorat", "topping"), ("to top", "topping"), ("top", "topping"), ("assemble", "topping"), ("after baking", "topping"),
         ("coating", "icing"), ("caramel", "filling"), ("day 2", "icing"), ("soak", "soak"), ("fruit", "soak"), ("levain", "dough"), ("batter", "batter"), ("dough", "dough"), ("pastry", "dough"), ("crust", "dough"), ("base", "dough"), ("sponge", "batter"), ("cake", "batter"),
     ];

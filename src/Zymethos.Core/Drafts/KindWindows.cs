@@ -50,7 +50,7 @@ internal static partial class KindWindows
     [GeneratedRegex(@"\b(?:balls?|roll|cut|shape)\b", RegexOptions.None, 200)]
     private static partial Regex Balls();
 
-    [GeneratedRegex(@"\b(?:pour|spoon|scrape|spread|batter|fill|divide between|into the (?:tin|pan|holes))\b", RegexOptions.None, 200)]
+    [GeneratedRegex(@"\b(?:pour|spoon|scrape|spread|tip|turn into|batter|fill|divide between|into the (?:tin|pan|holes))\b", RegexOptions.None, 200)]
     private static partial Regex Batter();
 
     [GeneratedRegex(@"\b(?:fold|wet|stir|batter|beat|whisk|mix)\b", RegexOptions.None, 200)]

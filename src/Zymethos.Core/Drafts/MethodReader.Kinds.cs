@@ -9,7 +9,7 @@ internal sealed partial class MethodReader
     /// <summary>Whether something is commanded in a sentence: a verb of work first, or behind words that say when or where.</summary>
     private bool Commands(string low)
     {
-        if (Bares(low) || Passive().IsMatch(low)) return true;
+        if (Bares(low) || Passive().IsMatch(low) || PreheatOnly().IsMatch(low) || (RiseWords().IsMatch(low) && TimePhrase.In(low).Count > 0 && !RemarkWords().IsMatch(low))) return true;
         var words = FirstWords().Matches(low).Select(m => m.Value).ToList();
         if (words.Count == 0) return false;
         if (StartsWithVerb(words, 0)) return true;
@@ -84,7 +84,7 @@ internal sealed partial class MethodReader
         if (timed && IntoOven().IsMatch(low) && !low.Contains("pan of", StringComparison.Ordinal)) return true;
         if (timed && GoesIn().IsMatch(low)) return true;
         // "into lined loaf tin 45-50min", "40 min, stirring every 10 min"
-        return _bake < 0 && (_heat is not null || _pan is not null) && times.Count > 0 && times[0].High is >= 5 and <= 400 && ((PanEnd().IsMatch(low) && times[0].Index + times[0].Length >= low.Length - 4) || times[0].Index < 3) && !Kneads().IsMatch(low);
+        return _bake < 0 && (_heat is not null || _pan is not null) && times.Count > 0 && times[0].High is >= 5 and <= 400 && ((PanEnd().IsMatch(low) && (times[0].Index + times[0].Length >= low.Length - 4 || Fills().IsMatch(low))) || times[0].Index < 3) && !Kneads().IsMatch(low);
     }
 
     private bool IsTouch(string low) =>

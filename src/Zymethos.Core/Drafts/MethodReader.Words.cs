@@ -38,16 +38,16 @@ internal sealed partial class MethodReader
     [GeneratedRegex(@"\bgoes? in(?:to the oven)?\b|\bgo in(?:to the oven)?\b", RegexOptions.None, Patience)]
     private static partial Regex GoesIn();
 
-    [GeneratedRegex(@"\bpre-?\s?heat|\bheat (?:up )?(?:the |your |an )?oven|\bset (?:the |your )?oven|\bturn (?:the |your )?oven (?:on|up|to)|\bheat oven|\bturn on (?:the |your )?oven|\bget the oven", RegexOptions.None, Patience)]
+    [GeneratedRegex(@"\bpre-?\s?heat(?!ed)|\bheat (?:up )?(?:the |your |an )?oven|\bwarm (?:the|your) oven|\bset (?:the |your )?oven|\bturn (?:the |your )?oven (?:on|up|to)|\bheat oven|\bturn on (?:the |your )?oven|\bget the oven", RegexOptions.None, Patience)]
     private static partial Regex Preheat();
 
-    [GeneratedRegex(@"^(?:\w+,? ){0,3}?(?:pre-?\s?heat|heat (?:the |your )?oven|set (?:the |your )?oven|turn (?:the |your )?oven|take out of the oven before)", RegexOptions.None, Patience)]
+    [GeneratedRegex(@"^(?:\w+,? ){0,3}?(?:pre-?\s?heat(?!ed)|heat (?:the |your )?oven|warm (?:the|your) oven|set (?:the |your )?oven|turn (?:the |your )?oven|take out of the oven before)", RegexOptions.None, Patience)]
     private static partial Regex PreheatOnly();
 
-    [GeneratedRegex(@"^oven\b", RegexOptions.None, Patience)]
+    [GeneratedRegex(@"^oven\b|^\d{3}\s?°?\s?[cf]? oven\b\.?$", RegexOptions.None, Patience)]
     private static partial Regex OvenFirst();
 
-    [GeneratedRegex(@"^oven\b|\boven \d", RegexOptions.None, Patience)]
+    [GeneratedRegex(@"^oven\b|\boven \d|^\d{3}\s?°?\s?[cf]? oven\b", RegexOptions.None, Patience)]
     private static partial Regex Oven();
 
     [GeneratedRegex(@"\b(?:reduce|lower|raise|increase|turn (?:the )?(?:heat |oven |temperature )?(?:down|up)|turn (?:it |oven )?(?:down|up)|bring (?:the )?(?:heat|oven)|drop)\b", RegexOptions.None, Patience)]
@@ -129,7 +129,7 @@ internal sealed partial class MethodReader
     [GeneratedRegex(@"\b(?:the |each |a )?(?:cold|cooled|cool|completely cold) (?:base|cake|cakes|sponge|sponges|bun|buns|cookies|biscuits|loaf|loaves|finger|bars|shell|shells|pastry|crust|layers|rounds|ones|log|tart)\b", RegexOptions.None, Patience)]
     private static partial Regex ColdThing();
 
-    [GeneratedRegex(@"\b(?:the |over the |each )?hot (?:buns|bun|cake|cakes|loaf|loaves|babas|pudding|crust|case|base|rolls|cookies|biscuits|shell|bread|pastry|bars|ones|fingers|tart)\b|\bas soon as (?:they|it|the \w+) (?:come|comes)s? out\b|\bwhen (?:they|it) comes? out\b|\bstraight from the oven\b|\bfresh from the oven\b|\bhot from the oven\b|\bonce (?:cooked|baked|out of the oven)\b", RegexOptions.None, Patience)]
+    [GeneratedRegex(@"\b(?:the |over the |each )?hot (?:buns|bun|cake|cakes|loaf|loaves|babas|pudding|crust|case|base|rolls|cookies|biscuits|shell|bread|pastry|bars|ones|fingers|tart)\b|\bas (?:soon as )?(?:they|it|the \w+) comes? out\b|\bwhen (?:they|it) comes? out\b|\bstraight from the oven\b|\bfresh from the oven\b|\bhot from the oven\b|\bonce (?:cooked|baked|out of the oven)\b", RegexOptions.None, Patience)]
     private static partial Regex HotThing();
 
     [GeneratedRegex(@"\bwarm (?:buns|bun|cake|cakes|loaf|loaves|rolls|cookies|biscuits|ring|ones|bars)\b", RegexOptions.None, Patience)]
@@ -206,6 +206,9 @@ internal sealed partial class MethodReader
 
     [GeneratedRegex(@"\b(?:another|further|more|longer|again)\b|^(?:then )?\d{3}|\bthen \d{3}|\b(?:reduce|lower|raise|increase|turn (?:it )?(?:down|up))\b|\bat \d{3}\b", RegexOptions.None, Patience)]
     private static partial Regex MoreBake();
+
+    [GeneratedRegex(@"^(?:pour|put|into|spoon|spread|scrape|tip)\b", RegexOptions.None, Patience)]
+    private static partial Regex Fills();
 
     [GeneratedRegex(@"\b(?:tin|pan|tray|sheet|case|dish)s?\b", RegexOptions.None, Patience)]
     private static partial Regex PanEnd();

@@ -26,6 +26,8 @@ public static partial class PanWords
     internal static MeantPan? In(string low, IReadOnlyList<Pan> pans)
     {
         low = low.Replace('×', 'x').Replace("”", "\"", StringComparison.Ordinal).Replace("″", "\"", StringComparison.Ordinal);
+        // "two 20cm (8in) deep round tins": the bracket says the size again.
+        if (Brackets().Replace(low, " ") is var bare && bare.Length < low.Length && Sizes().IsMatch(bare) && ShapesIn(bare).Length > 0) low = bare;
         if (ShapesIn(low) is not { Length: > 0 } shapes) return null;
         var count = CountIn(low);
         var candidates = pans.Where(p => shapes.Contains(p.Shape)).ToList();
@@ -172,6 +174,9 @@ public static partial class PanWords
     [GeneratedRegex(@"\b(?:baking|cookie|biscuit|oven|sheet)[- ](?:sheet|tray|pan|stone)s?|\btrays?\b|\bsheets\b|\bon the sheet\b|\bsteel\b|\bgreased sheet\b|\blined sheet\b|\bon wafers\b|\bbaking paper and put", RegexOptions.None, 200)]
     private static partial Regex Tray();
 
+    [GeneratedRegex(@"\([^)]*\)", RegexOptions.None, 200)]
+    private static partial Regex Brackets();
+
     [GeneratedRegex(@"(?<n>\d{1,2})[- ](?:hole|cup)", RegexOptions.None, 200)]
     private static partial Regex Cups();
 
@@ -188,6 +193,6 @@ public static partial class PanWords
     [GeneratedRegex(@"(?:\bthick(?:ness)?(?: of)?|\bropes?|\blong|\bapart|\bwide|\bcutter|\binto an?|\brectangle(?: of)?|\bsquares of|\bstrips?|\bto an?|\broll(?:ed)?(?: out)? to|\bcircle(?: of)?|\bto|\bdiscs? of)\s*(?:about )?$", RegexOptions.None, 200)]
     private static partial Regex NotPan();
 
-    [GeneratedRegex(@"\b(?<n>\d|two|both|three|four|six)\b(?![ -]?(?:lb|pound|cm|inch|in\b|""|x|hole|cup|min|hour|litre|/))[\s-]+(?:(?:large|small|greased|lined|buttered|floured|non-?stick|unbaked|heavy|parchment-lined|ungreased|shallow|deep|round|square|x|\+|and|parchment|lined|holes of two|9|8|20|23|inch|in|cm|of|900|450|g|12|hole|12-hole|\d+[- ]?(?:cm|inch|in|g|lb))[\s,-]+)*(?:9 ?x ?5(?: ?x ?3)?[- ]?(?:inch)? )?(?:loaf|sandwich|layer|round|cake|baking|cookie|muffin|patty|sheet|pie|bread|springform|ring|tart|trays?|sheets?|pans?|tins?|unbaked|shells?)", RegexOptions.None, 300)]
+    [GeneratedRegex(@"\b(?<n>\d|two|both|three|four|six)\b(?![ -]?(?:lb|pound|cm|inch|in\b|""|x|hole|cup|min|hour|litre|/))[\s-]+(?:(?:large|small|medium|good|greased|ungreased|lined|buttered|floured|non-?stick|unbaked|heavy|parchment-lined|ungreased|shallow|deep|round|square|x|\+|and|parchment|lined|holes of two|9|8|20|23|inch|in|cm|of|900|450|g|12|hole|12-hole|\d+[- ]?(?:cm|inch|in|g|lb))[\s,-]+)*(?:9 ?x ?5(?: ?x ?3)?[- ]?(?:inch)? )?(?:loaf|sandwich|layer|round|cake|baking|cookie|muffin|patty|sheet|pie|bread|springform|ring|tart|trays?|sheets?|pans?|tins?|unbaked|shells?)", RegexOptions.None, 300)]
     private static partial Regex Count();
 }

@@ -110,6 +110,7 @@ internal sealed partial class RowReader
         if (YieldWords.InHeading(plain) is { } bracket)
         {
             _rows.Yields.Add(bracket.Yield);
+            if (bracket.Name.Length < plain.Length) _rows.Notes.Add(plain[bracket.Name.Length..].Trim(' ', '(', ')', '-', '–', '—'));
             name = bracket.Name;
         }
 
@@ -260,6 +261,8 @@ internal sealed partial class RowReader
             }
 
             var pieces = Pieces(label.Success ? text[label.Length..] : text, needed);
+            // "Caster sugar for sprinkling." behind a list belongs to it.
+            if (pieces.Count == 0 && lists.Count > 0 && ForUse().IsMatch(plain) && LineReader.Read(plain, _knowledge).Ingredient is not null) pieces = [plain];
             if (pieces.Count == 0) break;
             lists.Add((label.Success ? label.Groups["part"].Value : "", pieces));
         }
@@ -417,6 +420,9 @@ internal sealed partial class RowReader
 
     [GeneratedRegex(@"[;,]?\s*\band (?:for )?(?:the |for the )?(?<part>inside|filling|topping|crumb|glaze|icing)\b[:,]?\s*", RegexOptions.IgnoreCase, 200)]
     private static partial Regex Inside();
+
+    [GeneratedRegex(@"^[\p{L}' -]{3,40} (?:for \w+ing|to (?:dust|serve|finish|decorate|glaze|roll))$", RegexOptions.IgnoreCase, 200)]
+    private static partial Regex ForUse();
 
     [GeneratedRegex(@"^(?:all|the|remaining|rest|some|any)\b", RegexOptions.IgnoreCase, 200)]
     private static partial Regex NoPart();

@@ -42,7 +42,7 @@ public static partial class DialectWords
     [GeneratedRegex(@"\bcaster|\bicing sugar|\bplain flour|\bself[- ]raising|\bSR flour|\bgas(?: mark)? ?[\d¼½]|\bbicarb|\btins?\b|\bsultanas|\bdouble cream|\btreacle|\bcling ?film|\bgreaseproof|\bprove\b|\bstrong (?:white |bread )?flour|\bdigestive|\bmuscovado|\bsoured cream|\bgolden syrup|\bfan\b|\bdessertspoon|\bbaking parchment|\bwholemeal|\bcourgette|\bcornflour|\bpudding|\bsandwich tin|\bmixed spice|\bglacé|\bmins\b|\bhob\b|\bwineglass|\bprovided|\bbiscuits?\b", RegexOptions.IgnoreCase, 500)]
     private static partial Regex British();
 
-    [GeneratedRegex(@"\bthickened cream|\bbicarb soda|\bSR flour|\bfan[- ]forced|\blamington|\bTbs\b|\bdesiccated coconut|\bpassionfruit|\bcaster sugar", RegexOptions.None, 500)]
+    [GeneratedRegex(@"\bthickened cream|\bbicarb soda|\bSR flour|\bfan[- ]forced|\blamington|\bdesiccated coconut|\bpassionfruit|\bcaster sugar", RegexOptions.None, 500)]
     private static partial Regex Southern();
 
     [GeneratedRegex(@"(?<!\d)(?:\d(?:\s?\d?/\d)?|[½¼¾⅓⅔])\s?(?:cups?\b|c\.|C\b)(?! ?fan)", RegexOptions.None, 500)]

@@ -15,7 +15,7 @@ internal static partial class FruitWords
         return parts.Count == 0 ? line : $"{string.Join(" and ", parts)} of {count} {fruit}";
     }
 
-    [GeneratedRegex(@"^\s*(?<n>(?:\d|[½¼¾]|an?\b|one\b|two\b|three\b|half\b)[\d\s/½¼¾.]*(?:small |medium |large |unwaxed |organic )*)\s*(?<fruit>lemons?|oranges?|limes?|clementines?|grapefruits?|mandarins?|tangerines?|satsumas?)\s*[,(]\s*(?<rest>(?:(?:finely|freshly|coarsely|grated|squeezed|the|only|and|of|rind|zest|zested|juice|juiced|peel|&)\b[\s,]*)+)\)?\s*$", RegexOptions.IgnoreCase, 200)]
+    [GeneratedRegex(@"^\s*(?<n>(?:\d|[½¼¾]|an?\b|one\b|two\b|three\b|half\b)[\d\s/½¼¾.]*(?:small |medium |large |unwaxed |organic )*)\s*(?<fruit>lemons?|oranges?|limes?|clementines?|grapefruits?|mandarins?|tangerines?|satsumas?)\s*[,(]\s*(?<rest>(?:(?:finely|freshly|coarsely|grated|squeezed|the|only|and|of|rind|zest|juice|peel|&)\b[\s,]*)+)\)?\s*$", RegexOptions.IgnoreCase, 200)]
     private static partial Regex Behind();
 
     [GeneratedRegex(@"\b(?:zest(?:ed)?|rind|peel|juiced?)\b", RegexOptions.IgnoreCase, 200)]

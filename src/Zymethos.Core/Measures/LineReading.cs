@@ -291,6 +291,14 @@ internal sealed partial class LineReading
         }
 
         foreach (var allergen in FreeFromClaims(words)) _claimed.Add(allergen);
+        // "in place of the ground almonds" speaks of what is not in it.
+        var not = words.FindIndex(w => w.ToLowerInvariant() is "without" or "instead" or "not" or "no") is var at && at >= 0 ? at : low.StartsWith("in place of", StringComparison.Ordinal) ? 0 : -1;
+        if (not >= 0)
+        {
+            _notes.Add(remark);
+            return;
+        }
+
         if (Match(words) is { } inside && inside.Ingredient != _ingredient && !LineWords.Harmless.Contains(string.Join(' ', words.Skip(inside.From).Take(inside.Count)).ToLowerInvariant())) _inside.AddRange(AllIn(words));
         Name(words);
         var spoken = words.Where(w => !LineWords.IsHarmless(w) && !AllergenWords.Names(w) && FreeFromWords.Of(w.ToLowerInvariant()).IsEmpty).ToList();

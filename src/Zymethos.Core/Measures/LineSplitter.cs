@@ -60,7 +60,8 @@ public static partial class LineSplitter
         {
             var starts = StartsWithAmount(piece) && LineReader.Read(piece, knowledge) is { Amounts.Length: > 0, Name.Length: > 0 } read && (read.Ingredient is not null || (read.Name.Length > 2 && piece.Any(char.IsDigit) && !SizeOnly().IsMatch(piece)));
             // "2 tbsp cold water, 1 to 2 at a time" is a remark.
-            if (pieces.Count == 0 || (starts && LineReader.Read(pieces[^1], knowledge).Name.Length > 0)) pieces.Add(piece);
+            var bare = !starts && (knowledge.Find(piece) is not null || SaltAndPepper().IsMatch(piece)) && line.Count(c => c == ',') >= 2 && !LineWords.Forms.Contains(piece.ToLowerInvariant());
+            if (pieces.Count == 0 || bare || (starts && LineReader.Read(pieces[^1], knowledge).Name.Length > 0)) pieces.Add(piece);
             else pieces[^1] = $"{pieces[^1]}, {piece}";
         }
 
@@ -120,6 +121,9 @@ public static partial class LineSplitter
 
         return [line];
     }
+
+    [GeneratedRegex(@"^salt (?:and|&) (?:black )?pepper$", RegexOptions.IgnoreCase, 200)]
+    private static partial Regex SaltAndPepper();
 
     [GeneratedRegex(@"^\s*\d+(?:[.,]\d+)?\s?(?:cm|mm|inch(?:es)?|in\.?|""|x\b|to \d)", RegexOptions.IgnoreCase, 200)]
     private static partial Regex SizeOnly();

@@ -61,6 +61,9 @@ internal static partial class LineText
     // Slips and short forms of words for preparation.
     private static readonly Dictionary<string, string> Slips = new(StringComparer.Ordinal)
     {
+        ["lg"] = "large",
+        ["lge"] = "large",
+        ["med"] = "medium",
         ["chopd"] = "chopped",
         ["choped"] = "chopped",
         ["chpd"] = "chopped",
@@ -73,7 +76,7 @@ internal static partial class LineText
         ["grnd"] = "ground",
     };
 
-    [GeneratedRegex(@"\b(?:chopd|choped|chpd|meltd|softend|gratd|slicd|pckd|siftd|grnd)\b", RegexOptions.IgnoreCase, 500)]
+    [GeneratedRegex(@"\b(?:lg|lge|med(?=\s)|chopd|choped|chpd|meltd|softend|gratd|slicd|pckd|siftd|grnd)\b", RegexOptions.IgnoreCase, 500)]
     private static partial Regex SlippedForm();
 
     [GeneratedRegex(@"(?:~|≈)", RegexOptions.None, 500)]

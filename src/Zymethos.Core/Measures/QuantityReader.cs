@@ -89,6 +89,14 @@ internal sealed class QuantityReader(IReadOnlyList<string> tokens, Dialect diale
         }
 
         while (IsPackedUnit()) Packing.Add(tokens[At++].ToLowerInvariant());
+        // "a cake of yeast" is how it is sold; "2 cups cake flour" is none.
+        if (Now is "cake" or "cakes" && Peek(1) is "of" or "yeast" or "fresh" or "compressed")
+        {
+            At++;
+            if (Now is "of") At++;
+            return (new Amount(numbers.Low, numbers.High, MeasureUnit.Packet), fullness, true);
+        }
+
         if (Now is { } unitWord && UnitWords.Find(unitWord, dialect) is { } unit && !IsPieceName(unitWord))
         {
             At++;
@@ -187,6 +195,7 @@ internal sealed class QuantityReader(IReadOnlyList<string> tokens, Dialect diale
             return value * part;
         }
 
+        if (token is "few" || (token is "a" && Now is "few")) Hedges.Add("few");
         return WordNumber(token, value);
     }
 

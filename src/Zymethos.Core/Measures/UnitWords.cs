@@ -53,7 +53,7 @@ public static class UnitWords
         Add(MeasureUnit.Splash, "splash splashes drizzle drizzles glug glugs squeeze");
         Add(MeasureUnit.Smidgen, "smidgen smidgens smidge");
         Add(MeasureUnit.Stick, "stick sticks");
-        Add(MeasureUnit.Packet, "packet packets package packages pkg pkgs pkt pkts pack packs sachet sachets envelope envelopes box boxes bag bags carton cartons tub tubs bar bars cube cubes pot pots block blocks slab slabs roll rolls cake cakes");
+        Add(MeasureUnit.Packet, "packet packets package packages pkg pkgs pkt pkts pack packs sachet sachets envelope envelopes box boxes bag bags carton cartons tub tubs bar bars cube cubes pot pots block blocks slab slabs");
         Add(MeasureUnit.Can, "can cans tin tins");
         Add(MeasureUnit.Jar, "jar jars bottle bottles");
         Add(MeasureUnit.Slice, "slice slices");

