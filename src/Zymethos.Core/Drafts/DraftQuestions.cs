@@ -28,6 +28,14 @@ internal static partial class DraftQuestions
             questions.Add(QuestionDraft.Of(QuestionAbout.Time, $"“{Clip(sentence.Text)}” Is that a second one to bake, after the first or beside it?"));
     }
 
+    /// <summary>What is asked of one line.</summary>
+    public static IEnumerable<QuestionDraft> Of(ReadLine line)
+    {
+        var questions = new List<QuestionDraft>();
+        Line(line, questions);
+        return questions;
+    }
+
     private static void Line(ReadLine line, List<QuestionDraft> questions)
     {
         if (line.Traits.HasFlag(LineTraits.Heading)) return;

@@ -38,7 +38,9 @@ public static partial class PageReader
         if (start[0] is '{' or '[') return FromJson([text.TrimStart('\uFEFF')], knowledge, pans, "JSON");
         if (start[0] == '<') return FromPage(text, knowledge, pans);
         if (text.Length > RecipeText.Longest) return new([], $"That is {text.Length} characters; {RecipeText.Longest} are read as text. Paste the recipe without the rest.");
-        return new([RecipeText.Read(text, knowledge, pans)], "");
+        var draft = RecipeText.Read(text, knowledge, pans);
+        var wrong = RecipeSense.Wrong(text, draft);
+        return wrong.Length > 0 ? new([], wrong) : new([draft], "");
     }
 
     private static PageResult FromPage(string html, IngredientKnowledge knowledge, IReadOnlyList<Pan> pans)

@@ -2,6 +2,7 @@ using System.Globalization;
 using Zymethos.Core.Interchange;
 using Zymethos.Core.Measures;
 using Zymethos.Core.Recipes;
+using Zymethos.Core.Scaling;
 
 namespace Zymethos.Core.Drafts;
 
@@ -43,7 +44,10 @@ internal static class RecipeAssembly
         draft.Steps = [.. reading.Steps.Select(s => s.Draft)];
         draft.Links = reading.Links;
         draft.Questions = [.. questions.OrderBy(q => q.Harm)];
-        DraftCautions.Set(DraftReader.Read(draft, knowledge, pans).Recipe, reading, knowledge);
+        var recipe = DraftReader.Read(draft, knowledge, pans).Recipe;
+        DraftCautions.Set(recipe, reading, knowledge);
+        if (RecipeFacts.OwnPan(recipe) is { } own && RecipeFacts.Dough(recipe) is { Grams: > 0 } batter && PanFit.Of(batter, recipe.Kind, own.Pan, own.Count) is { Surplus.Millilitres: > 150 } full)
+            draft.Questions = [.. draft.Questions.Append(QuestionDraft.Of(QuestionAbout.Pan, $"The batter does not fit into {(own.Count > 1 ? $"{own.Count} × " : "")}{own.Pan.Name}: about {full.Surplus.Millilitres:0} mL are too much. Is it the pan that is meant, and that many?", $"steps/{own.Step.Key}/pan", [.. pans.Where(p => p.Depth is not null && p.Length.Millimetres > own.Pan.Length.Millimetres).Take(4).Select(p => (p.Name, p.Name))])).OrderBy(q => q.Harm)];
         return draft;
     }
 

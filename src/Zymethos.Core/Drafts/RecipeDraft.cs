@@ -56,6 +56,9 @@ public sealed record RecipeDraft
     /// <summary>What was guessed and wants an answer, the most harmful first.</summary>
     public List<QuestionDraft> Questions { get; set; } = [];
 
+    /// <summary>The text it was read from, as pasted; empty for what was typed in fields. At most 60,000 characters.</summary>
+    public string Source { get; set; } = "";
+
     /// <summary>The text it was read from, sentence by sentence, with what each became; empty for what was typed in fields.</summary>
     public List<SentenceDraft> Sentences { get; set; } = [];
 }

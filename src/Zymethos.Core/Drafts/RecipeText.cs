@@ -17,6 +17,8 @@ public static class RecipeText
     public static RecipeDraft Read(string text, IngredientKnowledge knowledge, IReadOnlyList<Pan> pans, Dialect? dialect = null)
     {
         var known = knowledge.With(dialect ?? DialectWords.Of(text));
-        return RecipeAssembly.Of(RowReader.Read(text, known), known, pans);
+        var draft = RecipeAssembly.Of(RowReader.Read(text, known), known, pans);
+        draft.Source = text.Length <= Longest ? text : "";
+        return draft;
     }
 }

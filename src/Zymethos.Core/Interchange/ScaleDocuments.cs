@@ -36,7 +36,11 @@ public sealed record ScaleAnswer(
     IReadOnlyList<string> Questions,
     IReadOnlyList<string> Elevation,
     IReadOnlyList<string> Unchanged,
-    IReadOnlyList<string> Allergens);
+    IReadOnlyList<string> Allergens)
+{
+    /// <summary>The whole statement: what it contains, may contain and is free from.</summary>
+    public StatementDocument? Statement { get; init; }
+}
 
 /// <summary>A part at a scale.</summary>
 /// <param name="Name">Its heading.</param>
@@ -112,7 +116,11 @@ public sealed record ImportAnswer(IReadOnlyList<ImportedRecipe> Recipes);
 /// <param name="Faults">What could not be read, with its field.</param>
 /// <param name="Missing">What keeps it from being planned; empty when nothing does.</param>
 /// <param name="Notes">What was kept and not used.</param>
-public sealed record ImportedRecipe(RecipeDocument Recipe, IReadOnlyList<string> Questions, IReadOnlyList<FaultDocument> Faults, IReadOnlyList<string> Missing, string Notes);
+public sealed record ImportedRecipe(RecipeDocument Recipe, IReadOnlyList<string> Questions, IReadOnlyList<FaultDocument> Faults, IReadOnlyList<string> Missing, string Notes)
+{
+    /// <summary>What it contains, may contain and is free from.</summary>
+    public StatementDocument? Statement { get; init; }
+}
 
 /// <summary>A fault with its place.</summary>
 /// <param name="Path">Where.</param>

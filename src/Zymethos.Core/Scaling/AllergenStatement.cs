@@ -70,6 +70,17 @@ public sealed record AllergenStatement
         return new AllergenStatement([.. contains], [.. open.Distinct()], traits, IsEggRaw(baked, knowledge));
     }
 
+    /// <summary>The statement of a list that is no recipe yet.</summary>
+    /// <param name="lines">Its lines, as read.</param>
+    /// <param name="knowledge">What the kitchen knows of ingredients.</param>
+    public static AllergenStatement OfLines(IReadOnlyList<ReadLine> lines, IngredientKnowledge knowledge)
+    {
+        var facts = lines.Select(l => LineAllergens.Of(l, knowledge)).ToList();
+        var open = facts.SelectMany(f => f.Open).ToList();
+        if (lines.All(l => l.Traits.HasFlag(LineTraits.Heading))) open.Add(new NotKnown("", "there are no lines, so nobody can say", []));
+        return new AllergenStatement([.. facts.SelectMany(f => f.Contains).Distinct().Order()], [.. open.Distinct()], facts.Aggregate(IngredientTraits.None, (t, f) => t | f.Traits), false);
+    }
+
     /// <summary>Egg in what never sees the oven, or in a part that goes on after it.</summary>
     private static bool IsEggRaw(Recipe recipe, IngredientKnowledge knowledge)
     {

@@ -64,7 +64,10 @@ public static class RecipesApi
         [.. sheet.Formula?.Bands.Where(b => !b.IsUsual).Select(b => b.Words) ?? []],
         [.. sheet.Elevation.Select(c => c.Words)],
         [.. sheet.Unchanged],
-        [.. AllergenStatement.Of(sheet.Scaled.Recipe, knowledge).Contains.Select(a => Words.Of(a))]);
+        [.. AllergenStatement.Of(sheet.Scaled.Recipe, knowledge).Contains.Select(a => Words.Of(a))])
+    {
+        Statement = StatementDocument.Of(AllergenStatement.Of(sheet.Scaled.Recipe, knowledge)),
+    };
 
     private static PanFitAnswer Answer(PanFit fit, BakeTime? time) => new(
         fit.Pan.Name,
@@ -111,6 +114,6 @@ public static class RecipesApi
     private static ImportedRecipe Imported(RecipeDraft draft)
     {
         var read = DraftReader.Read(draft, IngredientKnowledge.Shipped, Pans);
-        return new ImportedRecipe(DocumentWriter.Write(read.Recipe), [.. draft.Questions.Select(q => q.Text)], [.. read.Faults.Select(f => new FaultDocument(f.Path, f.Message))], read.Missing, draft.Notes);
+        return new ImportedRecipe(DocumentWriter.Write(read.Recipe), [.. draft.Questions.Select(q => q.Text)], [.. read.Faults.Select(f => new FaultDocument(f.Path, f.Message))], read.Missing, draft.Notes) { Statement = StatementDocument.Of(AllergenStatement.Of(read.Recipe, IngredientKnowledge.Shipped)) };
     }
 }

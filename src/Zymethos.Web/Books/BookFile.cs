@@ -73,6 +73,7 @@ public sealed class BookFile(ZymethosContext context, KitchenBook book)
             }
         }
 
+        text.Append(CultureInfo.InvariantCulture, $"\n## For whom\n\n{StatementWords.Whole(AllergenStatement.Of(recipe, knowledge))}\n");
         text.Append("\n## Method\n\n");
         foreach (var (step, i) in recipe.Steps.Select((s, i) => (s, i)))
         {
@@ -97,7 +98,7 @@ public sealed class BookFile(ZymethosContext context, KitchenBook book)
     {
         using var text = new StringWriter(CultureInfo.InvariantCulture);
         using var csv = new CsvWriter(text, new CsvHelper.Configuration.CsvConfiguration(CultureInfo.InvariantCulture) { InjectionOptions = CsvHelper.Configuration.InjectionOptions.Escape });
-        foreach (var head in new[] { "recipe", "part", "ingredient", "amount", "unit", "grams", "form", "note", "optional", "known_as", "allergens" }) csv.WriteField(head);
+        foreach (var head in new[] { "recipe", "part", "ingredient", "amount", "unit", "grams", "form", "note", "optional", "known_as", "allergens", "may_contain", "not_known" }) csv.WriteField(head);
         csv.NextRecord();
         foreach (var (recipe, knowledge) in recipes)
         {
@@ -114,7 +115,10 @@ public sealed class BookFile(ZymethosContext context, KitchenBook book)
                 csv.WriteField(line.Note);
                 csv.WriteField(line.IsOptional ? "yes" : "no");
                 csv.WriteField(meant?.Name);
-                csv.WriteField(meant is null ? "" : string.Join(' ', meant.Allergens.Select(a => Words.Of(a))));
+                var facts = LineAllergens.Of(line, knowledge);
+                csv.WriteField(string.Join(' ', facts.Contains.Select(a => Words.Of(a))));
+                csv.WriteField(facts.Open.Any(o => o.MayBe.IsEmpty) ? "anything" : string.Join(' ', facts.Open.SelectMany(o => o.MayBe).Distinct().Order().Select(a => Words.Of(a))));
+                csv.WriteField(string.Join("; ", facts.Open.Select(o => o.Why).Distinct()));
                 csv.NextRecord();
             }
         }

@@ -28,7 +28,7 @@ public sealed class BookFilter
     /// <summary>Whether a recipe is what is looked for.</summary>
     public bool Finds(Recipe recipe, IngredientKnowledge knowledge) =>
         FindsWords(recipe) && FindsKind(recipe) && FindsHeat(recipe) && FindsKeeping(recipe)
-        && (!Enum.TryParse<Diet>(Diet, ignoreCase: true, out var diet) || Diets.Against(recipe, diet, knowledge).IsEmpty);
+        && (!Enum.TryParse<Diet>(Diet, ignoreCase: true, out var diet) || Diets.Stand(AllergenStatement.Of(recipe, knowledge), diet) == DietStand.Suits);
 
     private bool FindsWords(Recipe recipe)
     {

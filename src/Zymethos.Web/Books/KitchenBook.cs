@@ -18,7 +18,11 @@ public sealed record KnownKitchen(Kitchen Kitchen, IngredientKnowledge Knowledge
     public IReadOnlyList<Pan> Pans => [.. Kitchen.Cupboard.Select(p => p.Pan).Concat(PanCupboard.Ordinary.Select(p => p.Pan)).DistinctBy(p => p.Name)];
 
     /// <summary>What holds for one recipe: its writer's flour habit wins over the kitchen's.</summary>
-    public IngredientKnowledge For(Recipe recipe) => recipe.FlourHabit is { } habit ? Knowledge.With(habit) : Knowledge;
+    public IngredientKnowledge For(Recipe recipe)
+    {
+        var knowledge = recipe.FlourHabit is { } habit ? Knowledge.With(habit) : Knowledge;
+        return recipe.Dialect is { } dialect ? knowledge.With(dialect) : knowledge;
+    }
 }
 
 /// <summary>The Book of the current kitchen: reads recipes, and saves them so that every version is kept.</summary>

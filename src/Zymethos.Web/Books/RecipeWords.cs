@@ -79,5 +79,14 @@ public static class RecipeWords
     };
 
     /// <summary>An allergen.</summary>
-    public static string Of(Allergen allergen) => allergen == Allergen.TreeNut ? "tree nuts" : allergen.ToString().ToLowerInvariant();
+    public static string Of(Dialect dialect) => dialect switch
+    {
+        Dialect.American => "North America",
+        Dialect.British => "Britain and Ireland",
+        Dialect.Metric => "the Continent",
+        _ => "Australia and New Zealand",
+    };
+
+    /// <summary>An allergen as labels say it.</summary>
+    public static string Of(Allergen allergen) => AllergenNames.Of(allergen);
 }

@@ -11,6 +11,9 @@ namespace Zymethos.Web.Pages.Book;
 /// <summary>A recipe card to print, scaled, on A4 or Letter, legible at arm's length.</summary>
 public sealed class CardModel(KitchenBook book) : PageModel
 {
+    /// <summary>What it contains, may contain and is free from.</summary>
+    public AllergenStatement Statement { get; private set; } = null!;
+
     /// <summary>How many times, as typed.</summary>
     [BindProperty(SupportsGet = true)]
     public string? Times { get; set; }
@@ -36,6 +39,7 @@ public sealed class CardModel(KitchenBook book) : PageModel
         var stored = row.ToRecipe();
         var knowledge = known.For(stored);
         Recipe = RecipeFacts.AsBaked(stored, knowledge);
+        Statement = AllergenStatement.Of(stored, knowledge);
         var factor = 1.0;
         if (!string.IsNullOrWhiteSpace(Times)
             && !(double.TryParse(Times.Trim().Replace(',', '.'), System.Globalization.CultureInfo.InvariantCulture, out factor) && factor is >= ScaledRecipe.Smallest and <= ScaledRecipe.Largest))

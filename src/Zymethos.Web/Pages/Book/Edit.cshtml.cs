@@ -108,6 +108,9 @@ public sealed class EditModel(ZymethosContext context, KitchenBook book, IClock 
         if (await context.RecipeDrafts.SingleOrDefaultAsync(d => d.Id == id, cancel) is not { } row) return false;
         Id = id;
         Draft.Key = row.Key;
+        // What the form does not carry stays as it was: the text it came from, and the answers to choose from.
+        (Draft.Source, Draft.Sentences) = (row.Draft.Source, row.Draft.Sentences);
+        foreach (var question in Draft.Questions) question.Answers = row.Draft.Questions.Find(q => q.Text == question.Text)?.Answers ?? question.Answers;
         context.Entry(row).Property(r => r.Version).OriginalValue = Version;
         row.Draft = Draft;
         row.SavedAt = clock.GetCurrentInstant();

@@ -1,6 +1,7 @@
 using System.Text;
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;
+using Microsoft.EntityFrameworkCore;
 using NodaTime;
 using Zymethos.Core.Drafts;
 using Zymethos.Store;
@@ -28,6 +29,16 @@ public sealed class ImportModel(ZymethosContext context, KitchenBook book, BookF
     [BindProperty]
     public List<int> Chosen { get; set; } = [];
 
+    /// <summary>Whether it is to be read although it is there already.</summary>
+    [BindProperty]
+    public bool Anyway { get; set; }
+
+    /// <summary>Name of a recipe that is there already; empty when it is new.</summary>
+    public string Known { get; private set; } = "";
+
+    /// <summary>Where it is.</summary>
+    public string KnownAt { get; private set; } = "";
+
     /// <summary>What is wrong; empty when nothing is.</summary>
     public string Wrong { get; private set; } = "";
 
@@ -42,7 +53,7 @@ public sealed class ImportModel(ZymethosContext context, KitchenBook book, BookF
     {
     }
 
-    /// <summary>Reads what came. One recipe goes straight to the editor; several are offered.</summary>
+    /// <summary>Reads what came. One recipe goes to its reading sheet; several are offered.</summary>
     public async Task<IActionResult> OnPostAsync(CancellationToken cancel)
     {
         var text = Upload is { Length: > 0 } ? await TextOfAsync(Upload, cancel) : Pasted ?? "";
@@ -72,10 +83,29 @@ public sealed class ImportModel(ZymethosContext context, KitchenBook book, BookF
             return Page();
         }
 
+        if (wanted.Count == 1 && !Anyway && await AlreadyAsync(wanted[0], cancel) is { } where)
+        {
+            (Known, KnownAt, Pasted) = (wanted[0].Name, where, text.Length < 600_000 ? text : Pasted);
+            return Page();
+        }
+
         var rows = wanted.Select(d => new RecipeDraftRow { Id = Guid.CreateVersion7(), Draft = d, SavedAt = clock.GetCurrentInstant() }).ToList();
         context.RecipeDrafts.AddRange(rows);
         await context.SaveChangesAsync(cancel);
-        return rows.Count == 1 ? Redirect($"/book/edit/{rows[0].Id}") : Redirect("/book");
+        return rows.Count == 1 ? Redirect($"/book/read/{rows[0].Id}") : Redirect("/book");
+    }
+
+    /// <summary>Where the same recipe is already: half read, or in the Book with the same lines; null when it is new.</summary>
+    private async Task<string?> AlreadyAsync(RecipeDraft draft, CancellationToken cancel)
+    {
+        foreach (var row in await context.RecipeDrafts.AsNoTracking().Where(d => d.Key == "").ToListAsync(cancel))
+        {
+            if (draft.Source.Length > 0 && row.Draft.Source == draft.Source) return $"/book/read/{row.Id}";
+        }
+
+        if (await book.FindAsync(DraftReader.KeyOf(draft.Name), cancel) is not { } there) return null;
+        var lines = string.Join('\n', draft.Parts.Select(p => p.Lines));
+        return string.Join('\n', DraftOf.Recipe(there.ToRecipe()).Parts.Select(p => p.Lines)) == lines ? $"/book/{there.Key}" : null;
     }
 
     private Microsoft.AspNetCore.Mvc.RazorPages.PageResult Refused()

@@ -6,7 +6,6 @@ using Zymethos.Core.Drafts;
 using Zymethos.Core.Kitchens;
 using Zymethos.Core.Measures;
 using Zymethos.Core.Recipes;
-using Zymethos.Core.Safety;
 using Zymethos.Core.Scaling;
 using Zymethos.Store;
 using Zymethos.Store.Books;
@@ -36,8 +35,12 @@ public sealed class RecipeModel(ZymethosContext context, KitchenBook book, ICloc
     /// <summary>Whether the kitchen reads weights first.</summary>
     public bool WeightFirst => _habit == MeasuringHabit.Metric;
 
-    /// <summary>What must be declared.</summary>
-    public IReadOnlyList<Allergen> Allergens { get; private set; } = [];
+    /// <summary>What it contains, may contain and is free from.</summary>
+    public AllergenStatement Statement { get; private set; } = null!;
+
+    /// <summary>Diets of which nobody can say whether it suits them.</summary>
+    public IReadOnlyList<Diet> Unsure { get; private set; } = [];
+
 
     /// <summary>Diets it suits as it stands.</summary>
     public IReadOnlyList<Diet> Suits { get; private set; } = [];
@@ -80,13 +83,23 @@ public sealed class RecipeModel(ZymethosContext context, KitchenBook book, ICloc
         if (version.Left.Length > 0)
             Said = $"This recipe cannot be made {Diets.Name(diet)}: there is no good stand-in here for {string.Join(", ", version.Left)}. Nothing was changed.";
         else if (version.Taken.IsEmpty)
-            Said = $"It is {Diets.Name(diet)} as it stands.";
+            Said = version.Open.IsEmpty ? $"It is {Diets.Name(diet)} as it stands." : $"Nothing in it is known to stand against that, and nobody can say that it is {Diets.Name(diet)}: {string.Join("; ", version.Open.Select(o => $"{o.Line}: {o.Why}").Take(4))}.";
         else
         {
             await book.SaveAsync(version.Version, $"Made {Diets.Name(diet)}", false, cancel);
-            Said = $"Now {Diets.Name(diet)}. {string.Join(" ", version.Taken)} Boards, bowls and trays carry traces; labels have the last word.";
+            Said = $"{(version.Open.IsEmpty ? $"Now {Diets.Name(diet)}." : $"Changed toward {Diets.Name(diet)}, but this is not known: {string.Join("; ", version.Open.Select(o => $"{o.Line}: {o.Why}").Take(4))}.")} {string.Join(" ", version.Taken)} Boards, bowls and trays carry traces; labels have the last word.";
         }
 
+        return RedirectToPage(new { key });
+    }
+
+    /// <summary>Takes a question off the recipe: somebody has looked. What is not known of its lines stays so.</summary>
+    public async Task<IActionResult> OnPostLookedAsync(string key, int question, CancellationToken cancel)
+    {
+        if (await book.FindAsync(key, cancel) is not { } row) return NotFound();
+        var recipe = row.ToRecipe();
+        if (question < 0 || question >= recipe.Questions.Length) return BadRequest();
+        await book.SaveAsync(recipe with { Questions = recipe.Questions.RemoveAt(question) }, "Looked at a question", false, cancel);
         return RedirectToPage(new { key });
     }
 
@@ -164,8 +177,9 @@ public sealed class RecipeModel(ZymethosContext context, KitchenBook book, ICloc
         Knowledge = known.For(Stored);
         Recipe = RecipeFacts.AsBaked(Stored, Knowledge);
         Scaled = ScaledRecipe.ByMultiple(Recipe, 1, Knowledge);
-        Allergens = AllergenStatement.Of(Stored, Knowledge).Contains;
-        Suits = [.. Enum.GetValues<Diet>().Where(d => Diets.Against(Stored, d, Knowledge).IsEmpty)];
+        Statement = AllergenStatement.Of(Stored, Knowledge);
+        Suits = [.. Enum.GetValues<Diet>().Where(d => Diets.Stand(Statement, d) == DietStand.Suits)];
+        Unsure = [.. Enum.GetValues<Diet>().Where(d => Diets.Stand(Statement, d) == DietStand.NotKnown)];
         Missing = RecipeCheck.Missing(Stored);
         return true;
     }

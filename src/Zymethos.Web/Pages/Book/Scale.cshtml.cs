@@ -19,6 +19,9 @@ namespace Zymethos.Web.Pages.Book;
 /// <summary>How much of everything for this many? The page to prop up beside the bowl.</summary>
 public sealed class ScaleModel(ZymethosContext context, KitchenBook book, IClock clock) : PageModel
 {
+    /// <summary>What it contains, may contain and is free from.</summary>
+    public AllergenStatement Statement { get; private set; } = null!;
+
     /// <summary>What is typed or dragged.</summary>
     [BindProperty(SupportsGet = true)]
     public ScaleForm Form { get; set; } = new();
@@ -107,6 +110,7 @@ public sealed class ScaleModel(ZymethosContext context, KitchenBook book, IClock
         var stored = row.ToRecipe();
         var knowledge = known.For(stored);
         Recipe = RecipeFacts.AsBaked(stored, knowledge);
+        Statement = AllergenStatement.Of(stored, knowledge);
         var pan = string.IsNullOrEmpty(Form.Pan) ? null : known.Pans.FirstOrDefault(p => p.Name == Form.Pan);
         var count = Form.By == ScaleBy.Pans && int.TryParse(Form.Pans, NumberStyles.None, CultureInfo.InvariantCulture, out var n) && n is >= 1 and <= 48 ? n : (int?)null;
         Factor = FactorOf(pan ?? RecipeFacts.OwnPan(Recipe)?.Pan, knowledge);

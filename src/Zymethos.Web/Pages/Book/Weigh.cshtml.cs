@@ -1,6 +1,7 @@
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;
 using Zymethos.Core.Measures;
+using Zymethos.Core.Scaling;
 using Zymethos.Web.Api;
 using Zymethos.Web.Books;
 
@@ -27,15 +28,20 @@ public sealed class WeighModel(KitchenBook book) : PageModel
     /// <summary>Lines whose weight is not known.</summary>
     public int Unweighed => Readings.Count(l => l.Weight is null && !l.Traits.HasFlag(LineTraits.Heading));
 
-    /// <summary>Allergens of the recognised ingredients, in words.</summary>
-    public IReadOnlyList<string> Contains =>
-        [.. Readings.SelectMany(l => l.Alternatives.Append(l)).SelectMany(l => l.Ingredient?.Allergens ?? []).Distinct().Order().Select(RecipeWords.Of)];
+    /// <summary>What the list contains, may contain and is free from.</summary>
+    public AllergenStatement Statement { get; private set; } = AllergenStatement.OfLines([], IngredientKnowledge.Shipped);
 
     /// <summary>The page with a list to try.</summary>
     public async Task OnGetAsync(CancellationToken cancel)
     {
         Lines = Sample;
-        Readings = LineReader.ReadAll(Sample, (await book.KitchenAsync(cancel)).Knowledge);
+        Take(LineReader.ReadAll(Sample, (await book.KitchenAsync(cancel)).Knowledge), (await book.KitchenAsync(cancel)).Knowledge);
+    }
+
+    private void Take(IReadOnlyList<ReadLine> readings, IngredientKnowledge knowledge)
+    {
+        Readings = readings;
+        Statement = AllergenStatement.OfLines(readings, knowledge);
     }
 
     /// <summary>Reads what was typed.</summary>
@@ -43,7 +49,12 @@ public sealed class WeighModel(KitchenBook book) : PageModel
     {
         var text = Lines ?? "";
         if (text.Length > MeasuresApi.LongestText) Wrong = $"That is {text.Length} characters; {MeasuresApi.LongestText} are read at once. Paste the ingredients without the rest of the page.";
-        else Readings = LineReader.ReadAll(text, (await book.KitchenAsync(cancel)).Knowledge);
+        else
+        {
+            var knowledge = (await book.KitchenAsync(cancel)).Knowledge;
+            Take(LineReader.ReadAll(text, knowledge), knowledge);
+        }
+
         return Request.Headers.ContainsKey("HX-Request") ? Partial("_Readings", this) : Page();
     }
 

@@ -1,0 +1,24 @@
+using Zymethos.Core.Scaling;
+
+namespace Zymethos.Core.Interchange;
+
+/// <summary>An allergen statement as the open format writes it.</summary>
+/// <param name="Contains">What is certainly in it, by the names of the format ("milk", "treeNut").</param>
+/// <param name="NotKnown">What may be in it or is not known.</param>
+/// <param name="FreeFrom">What is certainly not in it; empty unless every line is known.</param>
+/// <param name="Words">The same in words, with what matters to children, in pregnancy and to infants.</param>
+public sealed record StatementDocument(IReadOnlyList<string> Contains, IReadOnlyList<NotKnownDocument> NotKnown, IReadOnlyList<string> FreeFrom, string Words)
+{
+    /// <summary>A statement as a document.</summary>
+    public static StatementDocument Of(AllergenStatement statement) => new(
+        [.. statement.Contains.Select(a => Interchange.Words.Of(a))],
+        [.. statement.Open.Select(o => new NotKnownDocument(o.Line, o.Why, [.. o.MayBe.Select(a => Interchange.Words.Of(a))]))],
+        [.. statement.FreeFrom.Select(a => Interchange.Words.Of(a))],
+        StatementWords.Whole(statement));
+}
+
+/// <summary>Something of which nobody knows what it holds.</summary>
+/// <param name="Line">The line or step.</param>
+/// <param name="Why">What is not understood.</param>
+/// <param name="MayBe">The allergens it may hold; empty for any at all.</param>
+public sealed record NotKnownDocument(string Line, string Why, IReadOnlyList<string> MayBe);

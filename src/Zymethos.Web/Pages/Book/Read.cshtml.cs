@@ -1,0 +1,135 @@
+using Microsoft.AspNetCore.Mvc;
+using Microsoft.AspNetCore.Mvc.RazorPages;
+using Microsoft.EntityFrameworkCore;
+using NodaTime;
+using Zymethos.Core.Drafts;
+using Zymethos.Core.Recipes;
+using Zymethos.Core.Scaling;
+using Zymethos.Store;
+using Zymethos.Store.Books;
+using Zymethos.Web.Books;
+
+namespace Zymethos.Web.Pages.Book;
+
+/// <summary>The reading sheet: a pasted text beside what was made of each of its sentences, with what was guessed to be answered by touch.</summary>
+public sealed class ReadModel(ZymethosContext context, KitchenBook book, IClock clock) : PageModel
+{
+    /// <summary>Id of the draft.</summary>
+    public Guid Id { get; private set; }
+
+    /// <summary>The draft.</summary>
+    public RecipeDraft Draft { get; private set; } = new();
+
+    /// <summary>What it amounts to.</summary>
+    public DraftResult Result { get; private set; } = null!;
+
+    /// <summary>What it contains, may contain and is free from.</summary>
+    public AllergenStatement Statement { get; private set; } = null!;
+
+    /// <summary>What was just done; empty when nothing was.</summary>
+    [TempData]
+    public string? Said { get; set; }
+
+    /// <summary>What keeps it from going into the Book; empty when nothing does.</summary>
+    public string Wrong { get; private set; } = "";
+
+    /// <summary>The version of the draft this page was made from.</summary>
+    [BindProperty]
+    public uint Version { get; set; }
+
+    /// <summary>The method with the choices as they stand, for the drawing.</summary>
+    public Core.Recipes.Recipe Drawn => ChosenRecipe.Of(Result.Recipe);
+
+    /// <summary>Sentences that became nothing a plan can use: shown first.</summary>
+    public IEnumerable<SentenceDraft> Nowhere => Draft.Sentences.Where(s => s.Became is "nothing" or "note" || (s.Became is "remark" && s.Steps.Count == 0));
+
+    /// <summary>The sheet.</summary>
+    public async Task<IActionResult> OnGetAsync(Guid id, CancellationToken cancel) => await LoadAsync(id, cancel) is null ? NotFound() : Page();
+
+    /// <summary>Answers a question with one of its answers, with what was typed, or with "looked at".</summary>
+    public async Task<IActionResult> OnPostAnswerAsync(Guid id, int question, string? value, string? typed, CancellationToken cancel)
+    {
+        if (await LoadAsync(id, cancel) is not { } row) return NotFound();
+        if (row.Version != Version)
+        {
+            Said = "This sheet was changed on another device meanwhile; here is how it stands now.";
+            return RedirectToPage(new { id });
+        }
+
+        var known = await book.KitchenAsync(cancel);
+        var answer = string.IsNullOrWhiteSpace(typed) ? value ?? "" : typed;
+        var asked = question >= 0 && question < Draft.Questions.Count ? Draft.Questions[question].Text : "";
+        row.Draft = DraftAnswers.Apply(Draft with { }, question, answer, known.Knowledge, known.Pans);
+        row.SavedAt = clock.GetCurrentInstant();
+        context.Entry(row).Property(r => r.Draft).IsModified = true;
+        await context.SaveChangesAsync(cancel);
+        Said = asked.Length == 0 ? null : answer.Length > 0 ? $"Taken: {answer}." : "Looked at; it stays as it is.";
+        return Redirect($"/book/read/{id}#questions");
+    }
+
+    /// <summary>Gives it another name.</summary>
+    public async Task<IActionResult> OnPostNameAsync(Guid id, string? name, CancellationToken cancel)
+    {
+        if (await LoadAsync(id, cancel) is not { } row) return NotFound();
+        row.Draft = Draft with { Name = (name ?? "").Trim() };
+        await context.SaveChangesAsync(cancel);
+        return RedirectToPage(new { id });
+    }
+
+    /// <summary>Puts it into the Book; what is still open goes along and is said wherever it is used.</summary>
+    public async Task<IActionResult> OnPostKeepAsync(Guid id, CancellationToken cancel)
+    {
+        if (await LoadAsync(id, cancel) is null) return NotFound();
+        if (Result.Faults.Count > 0)
+        {
+            Wrong = string.Join(" ", Result.Faults.Take(4).Select(f => f.Message));
+            Response.StatusCode = StatusCodes.Status422UnprocessableEntity;
+            return Page();
+        }
+
+        var key = await book.SaveAsync(Result.Recipe, "Read from words", true, cancel);
+        await context.RecipeDrafts.Where(d => d.Id == id).ExecuteDeleteAsync(cancel);
+        return Redirect($"/book/{key}");
+    }
+
+    /// <summary>Throws the sheet away.</summary>
+    public async Task<IActionResult> OnPostDiscardAsync(Guid id, CancellationToken cancel) =>
+        await context.RecipeDrafts.Where(d => d.Id == id).ExecuteDeleteAsync(cancel) == 0 ? NotFound() : Redirect("/book");
+
+    /// <summary>What a sentence became, in words.</summary>
+    public string Say(SentenceDraft sentence) => sentence.Became switch
+    {
+        "name" => "the name",
+        "summary" => "about it",
+        "line" => "in the list",
+        "part" => "a part",
+        "yield" => "how much it makes",
+        "keeping" => "how it keeps",
+        "heat" => "the oven’s heat",
+        "touch" => $"done part-way to {StepsOf(sentence)}",
+        "remark" when sentence.Steps.Count > 0 => $"a remark beside {StepsOf(sentence)}",
+        "step" => StepsOf(sentence),
+        _ => "kept as a note",
+    };
+
+    /// <summary>The place of a step in the list, from 1; 0 when it is not there.</summary>
+    public int NumberOf(string key) => Draft.Steps.FindIndex(s => s.Key == key) + 1;
+
+    private string StepsOf(SentenceDraft sentence)
+    {
+        var numbers = sentence.Steps.Select(NumberOf).Where(n => n > 0).Distinct().Order().ToList();
+        return numbers.Count == 0 ? "the method" : numbers.Count == 1 ? $"step {numbers[0]}" : $"steps {string.Join(", ", numbers.Take(numbers.Count - 1))} and {numbers[^1]}";
+    }
+
+    private async Task<RecipeDraftRow?> LoadAsync(Guid id, CancellationToken cancel)
+    {
+        if (await context.RecipeDrafts.SingleOrDefaultAsync(d => d.Id == id, cancel) is not { } row) return null;
+        var known = await book.KitchenAsync(cancel);
+        Id = id;
+        Draft = row.Draft;
+        if (!HttpMethods.IsPost(Request.Method)) Version = row.Version;
+        Result = DraftReader.Read(Draft, known.Knowledge, known.Pans);
+        Statement = AllergenStatement.Of(Result.Recipe, known.For(Result.Recipe));
+        return row;
+    }
+}
