@@ -67,16 +67,16 @@ public sealed class BookTests(Site site)
         baker.Go("/book/import");
         baker.Type("#pasted", "Gatehouse buns\nMakes 12 buns\n\nIngredients\n500 g bread flour\n7 g instant yeast\n10 g salt\n300 g milk\n\nMethod\nMix the dough for 10 minutes.\nLet rise until doubled, about 1 hour.\nShape into buns, 15 minutes.\nBake at 200 C for 15 minutes on a tray 40 x 30 cm.");
         baker.Find("form.import button.mt-3").Click();
-        baker.Until(() => baker.Window.Url.Contains("/book/edit/", StringComparison.Ordinal), "the editor opens");
-        while (baker.All(".questions button").Count > 0)
+        baker.Until(() => baker.Window.Url.Contains("/book/read/", StringComparison.Ordinal), "the reading sheet opens");
+        while (baker.All(".read-ask").Count > 0)
         {
-            var left = baker.All(".questions button").Count;
-            baker.All(".questions button")[0].Click();
-            baker.Until(() => baker.All(".questions button").Count < left, "a question is looked at");
+            var left = baker.All(".read-ask").Count;
+            baker.All(".read-ask button.quiet")[0].Click();
+            baker.Until(() => baker.All(".read-ask").Count < left, "a question is looked at");
         }
 
-        baker.Until(() => baker.Text("#draft-aside").Contains("can be planned", StringComparison.Ordinal), "nothing is missing");
-        baker.Find("button[value='save']").Click();
+        baker.Until(() => baker.Text("#questions").Contains("can be planned", StringComparison.Ordinal), "nothing is missing");
+        baker.Find("form[action*='Keep'] button").Click();
         baker.Until(() => baker.Window.Url.EndsWith("/book/gatehouse-buns", StringComparison.Ordinal), "it is in the Book");
         baker.Go("/book/gatehouse-buns/scale?Form.By=Pieces&Form.Pieces=24");
         Assert.Contains("1000 g", baker.Text(".bowl"), StringComparison.Ordinal);

@@ -26,16 +26,83 @@ public sealed class ImportTests(TestKitchen kitchen) : IClassFixture<TestKitchen
         return await baker.PostAsync("/book/import", form);
     }
 
-    private static async Task<IDocument> EditorAsync(HttpResponseMessage response)
+    private static async Task<IDocument> SheetAsync(HttpResponseMessage response)
     {
-        Assert.StartsWith("/book/edit/", response.RequestMessage!.RequestUri!.AbsolutePath, StringComparison.Ordinal);
+        Assert.StartsWith("/book/read/", response.RequestMessage!.RequestUri!.AbsolutePath, StringComparison.Ordinal);
         return await TestKitchen.ParseAsync(response);
+    }
+
+    private static async Task<IDocument> EditorAsync(HttpClient baker, HttpResponseMessage response)
+    {
+        var sheet = await SheetAsync(response);
+        return await TestKitchen.ParseAsync(await baker.GetAsync(sheet.QuerySelector("a[href^='/book/edit/']")!.GetAttribute("href")));
+    }
+
+    private static async Task<HttpResponseMessage> PressAsync(HttpClient baker, HttpResponseMessage on, IElement form, string name = "", string value = "", string typed = "")
+    {
+        var fields = form.QuerySelectorAll("input[type=hidden]").ToDictionary(i => i.GetAttribute("name")!, i => i.GetAttribute("value") ?? "");
+        if (name.Length > 0) fields[name] = value;
+        if (typed.Length > 0) fields["typed"] = typed;
+        return await baker.PostAsync(new Uri(on.RequestMessage!.RequestUri!, form.GetAttribute("action")!), new FormUrlEncodedContent(fields));
+    }
+
+    private const string Buns = "Plain buns\n\nMakes 12 buns\n\nIngredients\n500 g flour\n7 g yeast\n30 g zorbat butter\n\nMethod\nMix. Let rise until doubled, about 1 hour. Bake at 200 C for 15 minutes. They keep 2 days in a tin.";
+
+    [Fact]
+    public async Task A_pasted_text_stands_beside_what_became_of_it()
+    {
+        var sheet = await SheetAsync(await SendAsync(await NewAsync(), Buns));
+        Assert.Equal("Plain buns", sheet.QuerySelector("h1")!.TextContent.Trim());
+        Assert.Contains(sheet.QuerySelectorAll(".read-words li"), l => l.TextContent.Contains("Bake at 200 C", StringComparison.Ordinal) && l.QuerySelector("a[href^='#']") is not null);
+        Assert.Contains(sheet.QuerySelectorAll(".read-words li"), l => l.TextContent.Contains("They keep 2 days", StringComparison.Ordinal) && l.TextContent.Contains("how it keeps", StringComparison.Ordinal));
+        Assert.DoesNotContain(sheet.QuerySelectorAll(".read-steps strong"), s => s.TextContent.Contains("keep", StringComparison.OrdinalIgnoreCase));
+        Assert.Contains("zorbat", sheet.QuerySelector(".read-ask")!.TextContent, StringComparison.Ordinal);
+        Assert.Contains("zorbat", sheet.QuerySelector(".statement .is-open")!.TextContent, StringComparison.Ordinal);
+        Assert.DoesNotContain("free from", sheet.QuerySelector(".statement")!.TextContent, StringComparison.Ordinal);
+    }
+
+    [Fact]
+    public async Task A_question_is_answered_by_typing_and_a_dismissed_one_stays_not_known()
+    {
+        var baker = await NewAsync();
+        var response = await SendAsync(baker, Buns);
+        var sheet = await SheetAsync(response);
+        var ask = sheet.QuerySelectorAll(".read-ask").First(a => a.TextContent.Contains("zorbat", StringComparison.Ordinal));
+        var dismissed = await TestKitchen.ParseAsync(await PressAsync(baker, response, ask.QuerySelector("form")!, "value", ""));
+        Assert.DoesNotContain(dismissed.QuerySelectorAll(".read-ask"), a => a.TextContent.Contains("zorbat", StringComparison.Ordinal));
+        Assert.Contains("zorbat", dismissed.QuerySelector(".statement .is-open")!.TextContent, StringComparison.Ordinal);
+
+        var again = await SendAsync(baker, Buns.Replace("Plain buns", "Other buns", StringComparison.Ordinal));
+        var other = await SheetAsync(again);
+        var form = other.QuerySelectorAll(".read-ask").First(a => a.TextContent.Contains("zorbat", StringComparison.Ordinal)).QuerySelector("form")!;
+        var answered = await TestKitchen.ParseAsync(await PressAsync(baker, again, form, typed: "30 g butter"));
+        Assert.DoesNotContain("zorbat", answered.QuerySelector(".statement")!.TextContent, StringComparison.Ordinal);
+        Assert.Contains("milk", answered.QuerySelector(".statement")!.TextContent, StringComparison.Ordinal);
+    }
+
+    [Fact]
+    public async Task A_sheet_goes_into_the_book_with_what_is_open_and_the_same_words_are_known_again()
+    {
+        var baker = await NewAsync();
+        var response = await SendAsync(baker, Buns);
+        var sheet = await SheetAsync(response);
+        var same = await TestKitchen.ParseAsync(await SendAsync(baker, Buns));
+        Assert.StartsWith("/book/read/", same.QuerySelector(".note a")!.GetAttribute("href")!, StringComparison.Ordinal);
+        var saved = await PressAsync(baker, response, sheet.QuerySelector("form[action*='Keep']")!);
+        Assert.Equal("/book/plain-buns", saved.RequestMessage!.RequestUri!.AbsolutePath);
+        var page = await TestKitchen.ParseAsync(saved);
+        Assert.Contains("zorbat", page.QuerySelector(".open-questions")!.TextContent, StringComparison.Ordinal);
+        Assert.Contains("without nuts", page.QuerySelector(".contains")!.TextContent, StringComparison.Ordinal);
+        Assert.DoesNotContain(page.QuerySelectorAll(".contains p"), p => p.TextContent.StartsWith("As it stands", StringComparison.Ordinal) && p.TextContent.Contains("without nuts", StringComparison.Ordinal));
+        var third = await TestKitchen.ParseAsync(await SendAsync(baker, Buns));
+        Assert.Equal("/book/plain-buns", third.QuerySelector(".note a")!.GetAttribute("href"));
     }
 
     [Fact]
     public async Task Pasted_words_open_in_the_editor_with_what_was_proposed_to_confirm()
     {
-        var editor = await EditorAsync(await SendAsync(await NewAsync(), "Plain buns\n\nMakes 12 buns\n\nIngredients\n500 g flour\n7 g yeast\n\nMethod\nMix. Let rise until doubled, about 1 hour. Bake at 200 C for 15 minutes."));
+        var baker = await NewAsync();
+        var editor = await EditorAsync(baker, await SendAsync(baker, "Plain buns\n\nMakes 12 buns\n\nIngredients\n500 g flour\n7 g yeast\n\nMethod\nMix. Let rise until doubled, about 1 hour. Bake at 200 C for 15 minutes."));
         Assert.Equal("Plain buns", editor.QuerySelector("#d-name")!.GetAttribute("value"));
         Assert.Contains(editor.QuerySelectorAll("select[name$='.Kind']").OfType<IHtmlSelectElement>(), s => s.Value == "bulkRise");
         Assert.NotEmpty(editor.QuerySelectorAll(".questions li"));
@@ -45,7 +112,8 @@ public sealed class ImportTests(TestKitchen kitchen) : IClassFixture<TestKitchen
     public async Task A_saved_page_as_a_file_is_read_and_its_script_stays_text()
     {
         var html = $"<html><body><script>window.hurt = 1</script><script type=\"application/ld+json\">{Loaf.Replace("Attic loaf", "Attic <script>alert(1)</script>loaf", StringComparison.Ordinal).Replace("</script>", "<\\/script>", StringComparison.Ordinal)}</script></body></html>";
-        var editor = await EditorAsync(await SendAsync(await NewAsync(), "", Encoding.UTF8.GetBytes(html)));
+        var baker = await NewAsync();
+        var editor = await EditorAsync(baker, await SendAsync(baker, "", Encoding.UTF8.GetBytes(html)));
         Assert.DoesNotContain("<script>alert", editor.QuerySelector("#editor")!.InnerHtml, StringComparison.Ordinal);
         Assert.Contains("Bake", editor.QuerySelectorAll("input[name$='.Title']").Last().GetAttribute("value"), StringComparison.OrdinalIgnoreCase);
     }
@@ -88,7 +156,7 @@ public sealed class ImportTests(TestKitchen kitchen) : IClassFixture<TestKitchen
         Assert.Contains("kB", (await TestKitchen.ParseAsync(long_)).QuerySelector("#wrong-import")!.TextContent, StringComparison.Ordinal);
         var picture = await SendAsync(baker, "", [0x89, 0x50, 0x4E, 0x47, 0, 0, 0, 1, 2, 3]);
         Assert.Contains("That is no text", (await TestKitchen.ParseAsync(picture)).QuerySelector("#wrong-import")!.TextContent, StringComparison.Ordinal);
-        var latin = await EditorAsync(await SendAsync(baker, "", Encoding.Latin1.GetBytes(Loaf.Replace("Attic loaf", "Café loaf", StringComparison.Ordinal)), "loaf.json"));
+        var latin = await EditorAsync(baker, await SendAsync(baker, "", Encoding.Latin1.GetBytes(Loaf.Replace("Attic loaf", "Café loaf", StringComparison.Ordinal)), "loaf.json"));
         Assert.Equal("Café loaf", latin.QuerySelector("#d-name")!.GetAttribute("value"));
     }
 
@@ -131,8 +199,10 @@ public sealed class ImportTests(TestKitchen kitchen) : IClassFixture<TestKitchen
         Assert.StartsWith("# Lantern plait", card, StringComparison.Ordinal);
         Assert.Contains("180 °C / 350 °F", card, StringComparison.Ordinal);
         Assert.Contains("**Caution:**", card, StringComparison.Ordinal);
+        Assert.Contains("## For whom", card, StringComparison.Ordinal);
+        Assert.Contains("Contains milk, egg, wheat and gluten.", card, StringComparison.Ordinal);
         var csv = (await baker.GetStringAsync("/book/ingredients.csv")).Split("\r\n");
-        Assert.Equal("recipe,part,ingredient,amount,unit,grams,form,note,optional,known_as,allergens", csv[0]);
+        Assert.Equal("recipe,part,ingredient,amount,unit,grams,form,note,optional,known_as,allergens,may_contain,not_known", csv[0]);
         Assert.True(csv.Length > 150);
         Assert.Contains(csv, l => l.StartsWith("Lantern plait,Dough,bread flour,1000,g,1000,", StringComparison.Ordinal));
     }

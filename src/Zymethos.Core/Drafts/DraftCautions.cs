@@ -27,7 +27,7 @@ internal static partial class DraftCautions
         if (steps.Count == 0) return;
         foreach (var step in steps)
         {
-            if (step.IsHands && (egg || flour) && RawWork().IsMatch(step.Low) && steps.IndexOf(step) < Math.Max(1, steps.FindIndex(s => s.Kind == StepKind.Bake))) Add(step, CautionKind.RawFlourAndEgg);
+            if (step.IsHands && (egg || flour) && step.Strand >= 0 && RawWork().IsMatch(step.Low) && steps.IndexOf(step) < Math.Max(1, steps.FindIndex(s => s.Kind == StepKind.Bake))) Add(step, CautionKind.RawFlourAndEgg);
             if (step.Kind == StepKind.Bake || Hot().IsMatch(step.Low)) Add(step, CautionKind.Burns);
             if (egg && Foam().IsMatch(step.Low) && (steps.TrueForAll(s => s.Kind != StepKind.Bake) || Custard().IsMatch(step.Low) || steps.FindLastIndex(s => s.Kind == StepKind.Bake) < steps.IndexOf(step))) Add(step, CautionKind.EggFoam);
         }
@@ -57,7 +57,7 @@ internal static partial class DraftCautions
         if (!step.Draft.Cautions.Contains(word)) step.Draft.Cautions.Add(word);
     }
 
-    [GeneratedRegex(@"\b(?:flour|eggs?|dough|batter|yolks?|whites?|mix|knead|beat|whisk|fold|roll|shape|cream)\b", RegexOptions.None, 200)]
+    [GeneratedRegex(@"\b(?:eggs?|yolks?|whites?|knead|beat|whisk|fold|roll|shape|mix)\b", RegexOptions.None, 200)]
     private static partial Regex RawWork();
 
     [GeneratedRegex(@"\b(?:boil|simmer|caramel|syrup|melt|scald|fry)\w*\b", RegexOptions.None, 200)]

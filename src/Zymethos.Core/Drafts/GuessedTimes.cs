@@ -15,7 +15,8 @@ internal static class GuessedTimes
         {
             if (step.IsHands)
             {
-                var minutes = HandsTime.Of(step.Low, pieces);
+                var waves = step.IsByWave ? int.Parse(step.Draft.Times, CultureInfo.InvariantCulture) : 1;
+                var minutes = Math.Max(1, (int)Math.Round(HandsTime.Of(step.Low, pieces) / (double)waves));
                 step.Draft.Takes = TimeText.Say(DurationEstimate.Minutes(Math.Max(1, (int)(minutes * 0.8)), minutes, Math.Max(minutes + 1, (int)Math.Ceiling(minutes * 1.3))));
                 if (minutes > HandsTime.Longest) questions.Add(Ask(step, $"“{step.Draft.Title}” for {pieces} {draft.PieceName}: about {minutes} min of hands?", minutes / 2, minutes, minutes * 3 / 2));
                 continue;

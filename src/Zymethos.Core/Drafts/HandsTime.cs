@@ -30,7 +30,7 @@ internal static partial class HandsTime
         if (Out().IsMatch(low)) total += 2;
         if (Fill().IsMatch(low)) total += 3;
         if (Line().IsMatch(low)) total += 3;
-        return (int)Math.Clamp(Math.Round(total == 0 ? 4 : total), 1, 60);
+        return (int)Math.Clamp(Math.Round(total == 0 ? (low.Length < 24 ? 2 : 4) : total), 1, 60);
     }
 
     [GeneratedRegex(@"\b(?:plait|braid|twist|shape (?:a|an|the|into a) (?:loaf|oval|round)|form a ring|lattice|roll up)\b", RegexOptions.None, 200)]

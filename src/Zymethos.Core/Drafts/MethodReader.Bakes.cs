@@ -67,7 +67,9 @@ internal sealed partial class MethodReader
         var between = Steps.Skip(from + 1).Take(Steps.Count - from - 2).ToList();
         if (between.Count == 0)
         {
-            Link(before.Key, step.Draft.Key, "", "15 min", "it stays in while the heat changes");
+            // Down takes the oven longer than up, and it stays in all the while.
+            var falls = (HeatWords.Typed(before.Oven.Split(',')[0])?.Celsius ?? 0) - (HeatWords.Typed(step.Draft.Oven.Split(',')[0])?.Celsius ?? 0);
+            Link(before.Key, step.Draft.Key, "", TimeText.Say((int)Math.Max(15, 15 + (falls * 0.6))), "it stays in while the heat changes");
             _tail = Steps.Count - 1;
             return;
         }

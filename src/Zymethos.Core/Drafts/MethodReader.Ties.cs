@@ -89,7 +89,9 @@ internal sealed partial class MethodReader
         var bake = Steps[_bake];
         var hot = AtOnce().IsMatch(low) || HotThing().IsMatch(low) || WhileWarm().Match(low) is { Success: true, Value: var value } && value.Contains("hot", StringComparison.Ordinal) || OutAtOnce().IsMatch(low);
         var warm = !hot && (WhileWarm().IsMatch(low) || WarmThing().IsMatch(low));
-        var cold = !hot && !warm && (WhenCold().IsMatch(low) || ColdThing().IsMatch(low) || BeforeWork().IsMatch(low));
+        // "roll up at once" behind other work on the hot thing follows that work, not the oven.
+        if (hot && !HotThing().IsMatch(low) && !OutAtOnce().IsMatch(low) && !low.Contains("while", StringComparison.Ordinal) && _tail > _bake && Steps[_tail].IsHands) return false;
+        var cold = !hot && !warm && step.IsHands && (WhenCold().IsMatch(low) || ColdThing().IsMatch(low) || BeforeWork().IsMatch(low));
         if (hot || warm)
         {
             if (step.Kind is StepKind.Cool or StepKind.Chill && !AtOnce().IsMatch(low)) return false;

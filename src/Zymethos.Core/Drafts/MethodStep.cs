@@ -32,6 +32,9 @@ internal sealed class MethodStep
     /// <summary>Whether its pan is a guess.</summary>
     public bool IsPanGuessed { get; set; }
 
+    /// <summary>Whether it is done tray by tray, so that its time is that of one tray.</summary>
+    public bool IsByWave { get; set; }
+
     /// <summary>Whether hands are at work in it.</summary>
     public bool IsHands => Kind is StepKind.Work or StepKind.Mix;
 }

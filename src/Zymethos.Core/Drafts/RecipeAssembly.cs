@@ -39,6 +39,7 @@ internal static class RecipeAssembly
         PrepSteps.Add(draft, reading, lines, pans);
         TraysAndWaves.Set(draft, reading, questions);
         KindWindows.Set(draft, reading, lines);
+        TraysAndWaves.Tie(reading);
         GuessedTimes.Fill(draft, reading, questions);
         DraftQuestions.Add(draft, reading, rows, lines, pans, questions);
         draft.Steps = [.. reading.Steps.Select(s => s.Draft)];

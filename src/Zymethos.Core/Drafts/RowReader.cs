@@ -122,7 +122,15 @@ internal sealed partial class RowReader
         }
 
         // A whole paragraph in the first row is a method without a name.
-        if (SentenceSplitter.Split(name).Count > 2 && name.Length > 160) return false;
+        if (SentenceSplitter.Split(name) is { Count: > 2 } sentences && name.Length > 160)
+        {
+            if (sentences[0].Length > 60 || sentences[0].Any(char.IsAsciiDigit) || StartsWithVerb(sentences[0])) return false;
+            _rows.Name = sentences[0].TrimEnd('.', '!');
+            Became(_rows.Name, "name");
+            TakeRow(string.Join(' ', sentences.Skip(1)));
+            return true;
+        }
+
         _rows.Name = Clip(name.Trim(' ', ':'), 120);
         if (name.Length > 120) _rows.Summary.Add(name);
         Became(row, "name");

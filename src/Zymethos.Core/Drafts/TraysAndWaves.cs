@@ -53,6 +53,46 @@ internal static class TraysAndWaves
         }
     }
 
+    /// <summary>What must follow a tray at once, or wait for it risen, goes in waves as the trays do; a batter that must not wait has the last tray's time.</summary>
+    private static void Follow(MethodReading reading)
+    {
+        for (var changed = true; changed;)
+        {
+            changed = false;
+            foreach (var link in reading.Links.Where(l => l.Most.Length > 0 && l.Least.Length == 0))
+            {
+                var (from, to) = (reading.Steps.Find(s => s.Draft.Key == link.From), reading.Steps.Find(s => s.Draft.Key == link.To));
+                if (from is null || to is null) continue;
+                if (from.Draft.Times.Length > 0 && to.Draft.Times.Length == 0 && to.Kind is not StepKind.Chill)
+                {
+                    to.Draft.Times = from.Draft.Times;
+                    changed = true;
+                }
+                else if (to.Draft.Times.Length > 0 && from.Draft.Times.Length == 0 && from.Kind is StepKind.Proof)
+                {
+                    from.Draft.Times = to.Draft.Times;
+                    changed = true;
+                }
+            }
+        }
+
+        // Work that takes a while for all pieces takes its share for each tray.
+        foreach (var step in reading.Steps.Where(s => s.IsHands && s.Draft.Times.Length > 0)) step.IsByWave = true;
+        foreach (var link in reading.Links.Where(l => l.Most.Length > 0))
+        {
+            var (from, to) = (reading.Steps.Find(s => s.Draft.Key == link.From), reading.Steps.Find(s => s.Draft.Key == link.To));
+            if (from is not { IsHands: true } || to is not { Kind: StepKind.Bake } || to.Draft.Times.Length == 0 || from.Draft.Times.Length > 0) continue;
+            // The last tray waits for those before it.
+            var waves = int.Parse(to.Draft.Times, CultureInfo.InvariantCulture) - 1;
+            var bake = TimeText.Exact(to.Draft.Takes) is { } takes ? (int)takes.High.TotalMinutes : 20;
+            link.Most = TimeText.Say((TimeText.Single(link.Most) ?? 20) + (waves * (bake + 12)));
+            link.Why = $"{link.Why}, the last tray too".TrimStart(',', ' ');
+        }
+    }
+
+    /// <summary>Ties what follows trays to them; called when the links are complete.</summary>
+    public static void Tie(MethodReading reading) => Follow(reading);
+
     /// <summary>Spreads trays over waves of as many as go in together.</summary>
     public static void Fill(StepDraft step, int trays, int together)
     {

@@ -228,7 +228,7 @@ internal sealed partial class LineReading
     {
         for (var i = 1; i < words.Count; i++)
         {
-            var starts = words[i].ToLowerInvariant() is "for" or "to" or "as" or "if" or "at" or "plus" or "with" or "from" or "until" or "such" or "without" or "in" or "cut" or "optional" or "divided";
+            var starts = words[i].ToLowerInvariant() is "for" or "to" or "as" or "if" or "at" or "plus" or "with" or "from" or "until" or "such" or "without" or "in" or "cut" or "optional" or "divided" || (words[i] == "+" && i + 1 < words.Count && words[i + 1].ToLowerInvariant() is "more" or "extra");
             if (!starts) continue;
             TakeRemark(words[i..]);
             return words[..i];

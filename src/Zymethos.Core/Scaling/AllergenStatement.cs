@@ -38,6 +38,9 @@ public sealed record AllergenStatement
     /// <summary>What else matters: spirit, honey, what comes from animals.</summary>
     public IngredientTraits Traits { get; }
 
+    /// <summary>Whether there is more alcohol in it than that of an extract.</summary>
+    public bool HasSpirit { get; private init; }
+
     /// <summary>Whether egg stays raw or nearly so as far as the method tells.</summary>
     public bool HasRawEgg { get; }
 
@@ -67,7 +70,10 @@ public sealed record AllergenStatement
         }
 
         open.AddRange(MethodAllergens.Beyond(baked, contains, lines));
-        return new AllergenStatement([.. contains], [.. open.Distinct()], traits, IsEggRaw(baked, knowledge));
+        return new AllergenStatement([.. contains], [.. open.Distinct()], traits, IsEggRaw(baked, knowledge))
+        {
+            HasSpirit = lines.Exists(l => knowledge.Meant(l.Ingredient) is { } i && IsSpirit(i)),
+        };
     }
 
     /// <summary>The statement of a list that is no recipe yet.</summary>
@@ -78,8 +84,10 @@ public sealed record AllergenStatement
         var facts = lines.Select(l => LineAllergens.Of(l, knowledge)).ToList();
         var open = facts.SelectMany(f => f.Open).ToList();
         if (lines.All(l => l.Traits.HasFlag(LineTraits.Heading))) open.Add(new NotKnown("", "there are no lines, so nobody can say", []));
-        return new AllergenStatement([.. facts.SelectMany(f => f.Contains).Distinct().Order()], [.. open.Distinct()], facts.Aggregate(IngredientTraits.None, (t, f) => t | f.Traits), false);
+        return new AllergenStatement([.. facts.SelectMany(f => f.Contains).Distinct().Order()], [.. open.Distinct()], facts.Aggregate(IngredientTraits.None, (t, f) => t | f.Traits), false) { HasSpirit = lines.Any(l => l.Ingredient is { } i && IsSpirit(i)) };
     }
+
+    private static bool IsSpirit(Ingredient ingredient) => ingredient.Traits.HasFlag(IngredientTraits.Alcohol) && !ingredient.Name.EndsWith("extract", StringComparison.Ordinal);
 
     /// <summary>Egg in what never sees the oven, or in a part that goes on after it.</summary>
     private static bool IsEggRaw(Recipe recipe, IngredientKnowledge knowledge)

@@ -33,7 +33,8 @@ public static class StatementWords
     /// <summary>What is in it for children, in pregnancy, for abstainers and for infants; empty when there is nothing to say.</summary>
     public static IEnumerable<string> ForWhom(AllergenStatement statement)
     {
-        if (statement.Traits.HasFlag(IngredientTraits.Alcohol)) yield return "Contains alcohol, which does not all bake off: not for children, in pregnancy, or for anyone who does without.";
+        if (statement.HasSpirit) yield return "Contains alcohol, which does not all bake off: not for children, in pregnancy, or for anyone who does without.";
+        else if (statement.Traits.HasFlag(IngredientTraits.Alcohol)) yield return "An extract in it is made with alcohol: say so to anyone who takes none at all.";
         if (statement.Traits.HasFlag(IngredientTraits.Honey)) yield return "Contains honey: not for infants under 12 months, baked or not.";
         if (statement.HasRawEgg) yield return "Egg in it stays raw or nearly raw: not for small children, in pregnancy, for the old or the ill, unless it is heated to 71 °C (160 °F).";
     }

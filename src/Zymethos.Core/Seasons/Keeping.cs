@@ -83,7 +83,7 @@ public static class Keeping
 
     /// <summary>Places for what is finished: those of the whole bake, and those after a step beyond which nothing is left to do.</summary>
     private static ImmutableArray<KeepingPlace> Last(Recipe recipe, SeasonMethod method) =>
-        [.. recipe.Keeping.Where(k => k.Part.Length == 0 && (k.After.Length == 0 || !method.Waits.Any(w => w.Places.Contains(k))))];
+        [.. recipe.Keeping.Where(k => k.Part.Length == 0 && ColdKeeping.MayWait(recipe, k) && (k.After.Length == 0 || !method.Waits.Any(w => w.Places.Contains(k))))];
 
     /// <summary>Baked, kept unfinished, then finished: its days count from the finish.</summary>
     private static Kept? Boxed(SeasonMethod method, ImmutableArray<KeepingPlace> last, LocalDateTime baked, LocalDateTime finishing, LocalDateTime finished, LocalDateTime eaten)

@@ -10,6 +10,7 @@ public static class SeasonReasons
     {
         var need = wish.Needs[lot.Need];
         var occasion = wish.Occasions[need.Occasion];
+        if (ColdKeeping.IsRefused(SeasonRules.Recipe(wish, lot), occasion)) return ColdKeeping.Why(wish, need);
         if (occasion.ReadyBy <= wish.Now) return $"{occasion.Name} is over, or too near for anything to be baked.";
         if (wish.Sessions.All(s => s.IsSpell || s.Until <= wish.Now)) return "There is no session left in which anything could be baked.";
         foreach (var (stretch, k) in lot.Method.Stretches.Select((s, k) => (s, k)).Where(p => !past.IsDone(l, p.k)))

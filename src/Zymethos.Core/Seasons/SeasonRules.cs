@@ -73,6 +73,7 @@ public static class SeasonRules
     public static Kept? KeptFrom(SeasonWish wish, Lot lot, LocalDateTime? baked, SeasonSession session)
     {
         var occasion = wish.Occasions[wish.Needs[lot.Need].Occasion];
+        if (ColdKeeping.IsRefused(Recipe(wish, lot), occasion)) return null;
         return Keeping.For(Recipe(wish, lot), lot.Method, baked ?? session.Until, session.From, session.Until, occasion.ReadyBy, occasion.At);
     }
 
