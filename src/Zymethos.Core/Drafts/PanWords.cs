@@ -190,7 +190,7 @@ public static partial class PanWords
     private static partial Regex Sizes();
 
     // Sizes of what is shaped, not of what it is baked in.
-    [GeneratedRegex(@"(?:\bthick(?:ness)?(?: of)?|\bropes?|\blong|\bapart|\bwide|\bcutter|\binto an?|\brectangle(?: of)?|\bsquares of|\bstrips?|\bto an?|\broll(?:ed)?(?: out)? to|\bcircle(?: of)?|\bto|\bdiscs? of)\s*(?:about )?$", RegexOptions.None, 200)]
+    [GeneratedRegex(@"(?:\bthick(?:ness)?(?: of)?|\bropes?|\blong|\bapart|\bwide|\bcutter|\brectangle(?: of)?|\bsquares of|\bstrips?|\b(?:roll|rolled|stretch|pat|press|flatten)\b[^,;.]{0,30}\b(?:in)?to(?: an?)?|\bcircle(?: of)?|\bdiscs? of)\s*(?:about )?$", RegexOptions.None, 200)]
     private static partial Regex NotPan();
 
     [GeneratedRegex(@"\b(?<n>\d|two|both|three|four|six)\b(?![ -]?(?:lb|pound|cm|inch|in\b|""|x|hole|cup|min|hour|litre|/))[\s-]+(?:(?:large|small|medium|good|greased|ungreased|lined|buttered|floured|non-?stick|unbaked|heavy|parchment-lined|ungreased|shallow|deep|round|square|x|\+|and|parchment|lined|holes of two|9|8|20|23|inch|in|cm|of|900|450|g|12|hole|12-hole|\d+[- ]?(?:cm|inch|in|g|lb))[\s,-]+)*(?:9 ?x ?5(?: ?x ?3)?[- ]?(?:inch)? )?(?:loaf|sandwich|layer|round|cake|baking|cookie|muffin|patty|sheet|pie|bread|springform|ring|tart|trays?|sheets?|pans?|tins?|unbaked|shells?)", RegexOptions.None, 300)]

@@ -11,13 +11,22 @@ public static class OvenMarks
     /// <summary>The setting of a fan oven for a still oven's temperature.</summary>
     public static Temperature Fan(Temperature still) => Temperature.FromCelsius(still.Celsius - FanLowerCelsius);
 
+    /// <summary>A fan oven with a Fahrenheit dial is set about so much lower (common practice, no source).</summary>
+    public const int FanLowerFahrenheit = 25;
+
+    /// <summary>The mark on the Fahrenheit dial of a fan oven for a still oven's temperature.</summary>
+    public static int FanFahrenheitDial(Temperature still) => still.FahrenheitDial - FanLowerFahrenheit;
+
     /// <summary>
-    /// The gas mark nearest to a temperature, 1 to 10: mark 1 is 275 F and each mark 25 F more (from memory). Null for what lies below mark 1 by more than
-    /// half a step, or above mark 10.
+    /// The gas mark nearest to a temperature, "¼" to "9": a quarter is 225 F, a half 250 F, mark 1 is 275 F and each mark 25 F more (from memory). Null for what lies outside the dial by more
+    /// than half a step.
     /// </summary>
-    public static int? GasMark(Temperature still)
+    public static string? GasMark(Temperature still)
     {
-        var mark = (int)Math.Round((still.FahrenheitDial - 250) / 25.0, MidpointRounding.AwayFromZero);
-        return mark is >= 1 and <= 10 ? mark : null;
+        var dial = still.FahrenheitDial;
+        if (dial == 225) return "¼";
+        if (dial == 250) return "½";
+        var mark = (dial - 250) / 25;
+        return mark is >= 1 and <= 9 ? mark.ToString(System.Globalization.CultureInfo.InvariantCulture) : null;
     }
 }

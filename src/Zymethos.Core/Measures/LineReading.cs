@@ -26,6 +26,7 @@ internal sealed partial class LineReading
     private List<string> _partOfFruit = [];
     private List<string> _named = [];
     private LineTraits _traits;
+    private bool _isGuess;
     private string _size = "";
     private string _name = "";
     private Ingredient? _ingredient;
@@ -63,6 +64,7 @@ internal sealed partial class LineReading
         if (weight is not null && _amounts.Exists(a => a.Role == AmountRole.Main && a.Amount.Unit.IsHabit)) _doubts.Add($"A {_amounts[0].Amount.Unit.Singular} is a habit, no measure: {weight} is a guess.");
         return new ReadLine(_text, [.. _amounts], _name, _ingredient, [.. _forms, .. _later.Where(f => !_forms.Contains(f))], _size, string.Join("; ", _notes), _traits, [.. _alternatives], [.. _doubts.Distinct()], weight)
         {
+            IsGuessed = _isGuess,
             Left = [.. _left],
             Named = [.. _namedAllergens],
             Claimed = [.. _claimed],
@@ -141,6 +143,7 @@ internal sealed partial class LineReading
         else if (Near(words) is { } near)
         {
             _ingredient = near.Ingredient;
+            _isGuess = true;
             _name = near.Name;
             _notes.Add(string.Join(' ', words));
             _doubts.Add($"I took “{string.Join(' ', words)}” for {near.Name}. Is it?");
@@ -339,13 +342,9 @@ internal sealed partial class LineReading
     private (string Name, Ingredient Ingredient)? Near(List<string> words)
     {
         var plain = words.Where(w => !LineWords.Forms.Contains(w.ToLowerInvariant()) && !LineWords.Manner.Contains(w.ToLowerInvariant()) && !LineWords.Sizes.Contains(w.ToLowerInvariant())).ToList();
-        for (var count = Math.Min(3, plain.Count); count > 0; count--)
-        {
-            if (count < plain.Count) return null;
-            if (NearWord.Of(string.Join(' ', plain)) is { } found) return found;
-        }
-
-        return null;
+        // A word that is one already, or names an allergen, is no slip: "spelt flakes" are no salt flakes.
+        if (plain.Count is 0 or > 3 || plain.Exists(w => AllergenWords.Names(w) || AllergenWords.SourceOf(w) is not null)) return null;
+        return NearWord.Of(string.Join(' ', plain));
     }
 
     /// <summary>"cashew cream": a plant and what is made of it.</summary>

@@ -94,6 +94,9 @@ public sealed record ReadLine(
     /// <summary>Other ingredients named inside the line ("mixed fruit and nuts (raisins, walnuts)").</summary>
     public ImmutableArray<Ingredient> Inside { get; init; } = [];
 
+    /// <summary>Whether the ingredient is a guess at a slip of the keyboard.</summary>
+    public bool IsGuessed { get; init; }
+
     /// <summary>Whether every word of it is understood and no label has to be asked about allergens beyond the ingredient's own row.</summary>
-    public bool IsWhollyKnown => Traits.HasFlag(LineTraits.Heading) || (Ingredient is not null && Left.IsEmpty && Claimed.IsEmpty && Alternatives.All(a => a.IsWhollyKnown));
+    public bool IsWhollyKnown => Traits.HasFlag(LineTraits.Heading) || (Ingredient is not null && !IsGuessed && Left.IsEmpty && Claimed.IsEmpty && Alternatives.All(a => a.IsWhollyKnown));
 }

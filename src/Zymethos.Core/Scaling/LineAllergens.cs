@@ -31,6 +31,7 @@ public sealed record LineAllergens(ImmutableArray<Allergen> Contains, ImmutableA
         var open = new List<NotKnown>();
         var traits = read.Ingredient?.Traits ?? IngredientTraits.None;
         if (read.Ingredient is null) open.Add(new NotKnown(words, $"I do not know “{(read.Name.Length > 0 ? read.Name : words)}”", []));
+        else if (read.IsGuessed) open.Add(new NotKnown(words, $"taken for {read.Ingredient.Name}, which is a guess", []));
         if (read.Left.Length > 0) open.Add(new NotKnown(words, $"I do not know “{string.Join(' ', read.Left)}”", []));
         foreach (var inside in read.Inside)
         {

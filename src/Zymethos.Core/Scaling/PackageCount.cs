@@ -27,7 +27,7 @@ public sealed record PackageCount(string Ingredient, Mass Needed, Mass Package, 
             // A can is the can the recipe means, whatever other sizes are sold.
             var package = canned is not null
                 ? canned.Line.Weight!.Value.Grams / canned.Line.Amount!.Low
-                : ingredient.Packages.OrderBy(p => (Math.Ceiling((needed / p) - 0.02) * p) - needed).ThenByDescending(p => p).First();
+                : ingredient.Packages.OrderBy(p => (Math.Max(1, Math.Ceiling((needed / p) - 0.02)) * p) - needed).ThenByDescending(p => p).First();
             var count = Math.Max(1, (int)Math.Ceiling((needed / package) - 0.02));
             var full = canned is null ? (double?)null : scaled.Factor * count * package / needed;
             counts.Add(new PackageCount(ingredient.Name, Mass.FromGrams(needed), Mass.FromGrams(package), count, full));

@@ -17,6 +17,6 @@ public static class Heats
     {
         var gas = OvenMarks.GasMark(temperature) is { } mark ? $", gas {mark}" : "";
         var fan = OvenMarks.Fan(temperature);
-        return $"{Say(temperature, habit)} (fan {(habit == MeasuringHabit.Metric ? $"{fan.CelsiusDial} °C" : $"{fan.FahrenheitDial} °F")}{gas})";
+        return $"{Say(temperature, habit)} (fan {(habit == MeasuringHabit.Metric ? $"{fan.CelsiusDial} °C" : $"{OvenMarks.FanFahrenheitDial(temperature)} °F")}{gas})";
     }
 }
