@@ -1,4 +1,5 @@
 using System.Collections.Immutable;
+using System.Text.RegularExpressions;
 using Zymethos.Core.Measures;
 using Zymethos.Core.Recipes;
 using Zymethos.Core.Safety;
@@ -9,13 +10,16 @@ namespace Zymethos.Core.Scaling;
 /// <param name="Contains">What is in it, in order.</param>
 /// <param name="Open">What is not known of it; empty when it is wholly known.</param>
 /// <param name="Traits">Spirit, honey and the like.</param>
-public sealed record LineAllergens(ImmutableArray<Allergen> Contains, ImmutableArray<NotKnown> Open, IngredientTraits Traits)
+public sealed partial record LineAllergens(ImmutableArray<Allergen> Contains, ImmutableArray<NotKnown> Open, IngredientTraits Traits)
 {
     /// <summary>Reads a line again with all its words: what was written where it still stands for itself, else its fields.</summary>
     public static LineAllergens Of(IngredientLine line, IngredientKnowledge knowledge)
     {
-        var words = line.Written.Length > 0 && line.InsteadOf.Length == 0 ? line.Written : string.Join(", ", new[] { line.Ingredient, line.Form, line.Note }.Where(t => t.Length > 0));
+        // A line given in fields names its ingredient and nothing else; its note may still speak of an allergen.
+        var written = line.Written.Length > 0 && line.InsteadOf.Length == 0;
+        var words = written ? line.Written : line.Ingredient;
         var read = LineReader.Read(words, knowledge);
+        if (!written && AllergenWords.In(line.Note.ToLowerInvariant().Split(' ', StringSplitOptions.RemoveEmptyEntries)) is { Length: > 0 } noted && !NotInIt().IsMatch(line.Note)) read = read with { Named = [.. read.Named.Union(noted)] };
         // Fields name an ingredient that the whole line may hide.
         if (read.Ingredient is null && knowledge.Meant(line.Ingredient) is { } meant) read = read with { Ingredient = meant };
         return Of(read, words, line.Alternatives, knowledge);
@@ -50,7 +54,7 @@ public sealed record LineAllergens(ImmutableArray<Allergen> Contains, ImmutableA
         }
 
         // "Nuts" without a word which may be peanuts too.
-        if (!contains.Contains(Allergen.Peanut) && words.Contains("nuts", StringComparison.OrdinalIgnoreCase) && !words.Contains("pine nuts", StringComparison.OrdinalIgnoreCase) && !words.Contains("brazil nuts", StringComparison.OrdinalIgnoreCase) && !words.Contains("macadamia", StringComparison.OrdinalIgnoreCase))
+        if (!contains.Contains(Allergen.Peanut) && AnyNuts().IsMatch(words))
             open.Add(new NotKnown(words, "which nuts? Peanuts are often among them", [Allergen.Peanut]));
         var label = (read.Ingredient?.OnLabels ?? []).Except(contains).ToImmutableArray();
         if (label.Length > 0) open.Add(new NotKnown(words, $"check the label for {string.Join(", ", label.Select(AllergenNames.Of))}", label));
@@ -62,4 +66,11 @@ public sealed record LineAllergens(ImmutableArray<Allergen> Contains, ImmutableA
 
         return new LineAllergens([.. contains], [.. open], traits);
     }
+
+    [GeneratedRegex(@"(?<!\b(?:pine|brazil|macadamia|tiger|tree) )\bnuts\b", RegexOptions.IgnoreCase, 200)]
+    private static partial Regex AnyNuts();
+
+    // "in place of the ground almonds", "without nuts": what is spoken of is not in it.
+    [GeneratedRegex(@"\b(?:in place of|instead of|without|not|no)\b", RegexOptions.IgnoreCase, 200)]
+    private static partial Regex NotInIt();
 }

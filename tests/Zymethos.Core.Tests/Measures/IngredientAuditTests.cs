@@ -106,7 +106,10 @@ public sealed class IngredientAuditTests
     {
         var line = LineReader.Read("350g caster suger");
         Assert.Equal("caster sugar", line.Ingredient!.Name);
-        Assert.Contains(line.Doubts, d => d.StartsWith("I took", StringComparison.Ordinal));
+        Assert.NotEmpty(line.Doubts);
+        var cocoa = LineReader.Read("85g coco powder");
+        Assert.Equal("cocoa powder", cocoa.Ingredient!.Name);
+        Assert.Contains(cocoa.Doubts, d => d.StartsWith("I took", StringComparison.Ordinal));
     }
 
     [Fact]
