@@ -49,9 +49,9 @@ internal static class SentenceSplitter
         var next = text[(end + 1)..].TrimStart();
         if (next.Length == 0) return true;
         var isShort = Short.Contains(new string([.. word.SkipWhile(c => char.IsDigit(c) || c is '-' or '–' or '½' or '/')]));
-        if (isShort && !char.IsUpper(next[0]) && !(word.Contains("min", StringComparison.OrdinalIgnoreCase) || word.Contains("hr", StringComparison.OrdinalIgnoreCase)) ) return false;
         if (isShort && !char.IsUpper(next[0]))
         {
+            if (!word.Contains("min", StringComparison.OrdinalIgnoreCase) && !word.Contains("hr", StringComparison.OrdinalIgnoreCase)) return false;
             // "10 min. work in the fruit": behind a time a command begins anew.
             var following = next.Split(' ', 3);
             var first = following[0].Trim(',', '.').ToLowerInvariant();
