@@ -62,10 +62,20 @@ internal static class RecipeAssembly
 
         if (reading.Yield is { } told) rows.Yields.Add(told);
         if (rows.Yields.Count == 0 && reading.DividedInto > 3) rows.Yields.Add(new YieldWords(reading.DividedInto, reading.DivisionName, 2));
+        // Two loaf pans make two loaves.
+        if (rows.Yields.Count == 0 && reading.Steps.Find(s => s.Kind == StepKind.Bake && s.Strand >= 0 && !s.IsPanGuessed) is { } bake && PanName(bake.Draft.Pan) is { Length: > 0 } name)
+        {
+            var pans = int.TryParse(bake.Draft.Pans, CultureInfo.InvariantCulture, out var n) ? n : 1;
+            rows.Yields.Add(new YieldWords(pans, pans == 1 ? name : name == "loaf" ? "loaves" : $"{name}s", 2));
+        }
+
         if (rows.Yields.OrderBy(y => y.Rank).FirstOrDefault() is not { } yield) return;
         draft.Pieces = yield.Pieces.ToString(CultureInfo.InvariantCulture);
         draft.PieceName = yield.Rank == 3 && yield.Name == "pieces" ? "servings" : yield.Name;
     }
+
+    private static string PanName(string pan) =>
+        pan.StartsWith("loaf", StringComparison.Ordinal) ? "loaf" : pan.StartsWith("round", StringComparison.Ordinal) || pan.StartsWith("springform", StringComparison.Ordinal) || pan.StartsWith("fluted", StringComparison.Ordinal) ? "cake" : "";
 
     private static void Keeping(RecipeDraft draft, RecipeRows rows, MethodReading reading)
     {

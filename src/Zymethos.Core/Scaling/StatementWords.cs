@@ -23,9 +23,9 @@ public static class StatementWords
         return may.Count == 0 ? words : $"{words} May contain, or not known: {And(may)}.".Trim();
     }
 
-    /// <summary>"Free from fish, shellfish ..."; empty when that cannot be said.</summary>
+    /// <summary>"Free from fish, shellfish ..., traces apart."; empty when that cannot be said.</summary>
     public static string FreeFrom(AllergenStatement statement) =>
-        statement.FreeFrom.IsEmpty ? "" : $"Every line is known: free from {And(statement.FreeFrom.Select(AllergenNames.Of))}, traces apart.";
+        statement.FreeFrom.IsEmpty ? "" : $"Free from {And(statement.FreeFrom.Select(AllergenNames.Of))}, traces apart.";
 
     /// <summary>Why a line or step is open, one sentence each.</summary>
     public static IEnumerable<string> Why(AllergenStatement statement) => statement.Open.Select(o => $"{o.Line}: {o.Why}.");
