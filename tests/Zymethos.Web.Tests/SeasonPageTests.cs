@@ -120,6 +120,7 @@ public sealed class SeasonPageTests(SeasonKitchen kitchen) : IClassFixture<Seaso
         var first = page.QuerySelectorAll(".strands .knot-open, .strands .knot-tight").Length;
         var lot = await TestKitchen.ParseAsync(await baker.GetAsync($"{season}/lot/n2"));
         Assert.Contains("°C", SeasonKitchen.Text(lot, ".lot-work"), StringComparison.Ordinal);
+        Assert.Contains("Contains milk, egg, wheat", SeasonKitchen.Text(lot, ".statement"), StringComparison.Ordinal);
         // The first piece of work of the house is done.
         var done = await TestKitchen.ParseAsync(await SeasonKitchen.PressAsync(baker, season, "Done", new() { ["need"] = "n2", ["stretch"] = "0" }));
         Assert.Single(done.QuerySelectorAll(".strands .knot-done"));

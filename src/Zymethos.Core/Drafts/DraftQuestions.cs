@@ -15,7 +15,9 @@ internal static partial class DraftQuestions
         if (reading.Steps.Count == 0) questions.Add(QuestionDraft.Of(QuestionAbout.Time, "No method was found in this: add the steps."));
         if (draft.Pieces.Length == 0)
             questions.Add(QuestionDraft.Of(QuestionAbout.Yield, "How many does it make?", "pieces", ("1 cake", "1"), ("1 loaf", "1"), ("12", "12"), ("24", "24"), ("36", "36")));
-        foreach (var line in lines) Line(line, questions);
+        // A label that may name what is in the recipe anyway changes nothing for anybody.
+        var certain = lines.Where(l => !l.Traits.HasFlag(LineTraits.Optional) && l.Alternatives.Length == 0).SelectMany(l => l.Ingredient?.Allergens ?? []).ToHashSet();
+        foreach (var line in lines) Line(line, questions, certain);
         foreach (var step in reading.Steps.Where(s => s.Kind == StepKind.Bake && s.Strand >= 0)) Bake(draft, step, pans, questions);
         foreach (var keeping in draft.Keeping.Where(k => k.After == "?"))
         {
@@ -32,11 +34,11 @@ internal static partial class DraftQuestions
     public static IEnumerable<QuestionDraft> Of(ReadLine line)
     {
         var questions = new List<QuestionDraft>();
-        Line(line, questions);
+        Line(line, questions, []);
         return questions;
     }
 
-    private static void Line(ReadLine line, List<QuestionDraft> questions)
+    private static void Line(ReadLine line, List<QuestionDraft> questions, HashSet<Safety.Allergen> certain)
     {
         if (line.Traits.HasFlag(LineTraits.Heading)) return;
         foreach (var doubt in line.Doubts)
@@ -47,7 +49,7 @@ internal static partial class DraftQuestions
 
         if (line.Ingredient is { } known && !known.OnLabels.IsEmpty)
         {
-            var open = known.OnLabels.Except(known.Allergens).Select(Safety.AllergenNames.Of).ToList();
+            var open = known.OnLabels.Except(known.Allergens).Except(certain).Select(Safety.AllergenNames.Of).ToList();
             if (open.Count > 0) questions.Add(QuestionDraft.Of(QuestionAbout.Allergen, $"{char.ToUpperInvariant(known.Name[0])}{known.Name[1..]}: some brands name {string.Join(", ", open)} on the label. Check yours."));
         }
     }

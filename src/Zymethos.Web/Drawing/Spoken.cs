@@ -1,4 +1,5 @@
 using Zymethos.Core.Planning;
+using Zymethos.Core.Recipes;
 
 namespace Zymethos.Web.Drawing;
 
@@ -21,6 +22,14 @@ public static class Spoken
     {
         var number = count.ToString("0.#", System.Globalization.CultureInfo.InvariantCulture);
         return $"{number} {(Math.Abs(count - 1) < 1e-9 ? One(name) : Many(name))}";
+    }
+
+    /// <summary>That something in a recipe was guessed and nobody looked at it, the gravest first; empty when nothing was.</summary>
+    public static string Guessed(Recipe recipe)
+    {
+        if (recipe.Questions.IsEmpty) return "";
+        var gravest = recipe.Questions.MinBy(q => q.About)!;
+        return $"{Count(recipe.Questions.Length, "thing", "things")} guessed and not looked at yet{(gravest.About <= QuestionAbout.Safety ? $": {gravest.Text}" : ".")}";
     }
 
     /// <summary>The word for several of them.</summary>

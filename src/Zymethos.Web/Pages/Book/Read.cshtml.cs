@@ -112,6 +112,9 @@ public sealed class ReadModel(ZymethosContext context, KitchenBook book, IClock 
         _ => "kept as a note",
     };
 
+    /// <summary>A heat of the draft with its degree sign: "180 °C".</summary>
+    public static string Heat(string written) => written.Replace(" C", " °C", StringComparison.Ordinal).Replace(" F", " °F", StringComparison.Ordinal);
+
     /// <summary>The place of a step in the list, from 1; 0 when it is not there.</summary>
     public int NumberOf(string key) => Draft.Steps.FindIndex(s => s.Key == key) + 1;
 

@@ -5,6 +5,7 @@ using Zymethos.Core.Planning;
 using Zymethos.Core.Recipes;
 using Zymethos.Core.Scaling;
 using Zymethos.Store.Books;
+using Zymethos.Web.Drawing;
 
 namespace Zymethos.Web.Pages.OvenDay;
 
@@ -35,6 +36,10 @@ public sealed class DaySetupRow
     /// <summary>The recipe's name; not read from the form.</summary>
     [BindNever]
     public string Name { get; private set; } = "";
+
+    /// <summary>How much of the recipe was guessed and not looked at, in words; empty for nothing. Not read from the form.</summary>
+    [BindNever]
+    public string Guessed { get; private set; } = "";
 
     /// <summary>Whether there is yeast to take more or less of; not read from the form.</summary>
     [BindNever]
@@ -67,6 +72,7 @@ public sealed class DaySetupRow
     {
         var recipe = ChosenRecipe.Of(row.ToRecipe());
         Name = row.Name;
+        Guessed = Spoken.Guessed(recipe);
         HasYeast = RecipeFacts.DoughLines(recipe).Any(DayYeast.IsYeast);
         CanShareMix = MixPlan.CanShare(new BakeWish(DayStretch.Of(recipe), 2, null, null), kitchen);
         InSpell = [.. CounterRise.InSpell(recipe).Select(s => (s.Key, s.Title))];

@@ -22,6 +22,9 @@ public sealed class IndexModel(ZymethosContext context, OpenDay days, DayByHand 
     [BindProperty]
     public DaySetup Setup { get; set; } = new();
 
+    /// <summary>Recipes of the Book that cannot be planned yet, each with the first thing it lacks.</summary>
+    public IReadOnlyList<(string Key, string Name, string Lacks)> NotOffered { get; private set; } = [];
+
     /// <summary>What was asked for of the planned day; null when none is planned.</summary>
     public OvenDayDocument? Document { get; private set; }
 
@@ -317,9 +320,14 @@ public sealed class IndexModel(ZymethosContext context, OpenDay days, DayByHand 
     private async Task ListDatesAsync(CancellationToken cancel) =>
         PlannedDates = await context.OvenDays.AsNoTracking().OrderBy(d => d.Date).Select(d => d.Date).Take(40).ToListAsync(cancel);
 
-    /// <summary>Recipes a day can be planned with, by name; what is half written waits in the Book.</summary>
-    private async Task<List<RecipeRow>> PlannableAsync(CancellationToken cancel) =>
-        [.. (await context.Recipes.AsNoTracking().OrderBy(r => r.Name).ToListAsync(cancel)).Where(r => RecipeCheck.Missing(r.ToRecipe()).Count == 0)];
+    /// <summary>Recipes a day can be planned with, by name; what is half written is named with what it lacks.</summary>
+    private async Task<List<RecipeRow>> PlannableAsync(CancellationToken cancel)
+    {
+        var rows = await context.Recipes.AsNoTracking().OrderBy(r => r.Name).ToListAsync(cancel);
+        var lacks = rows.ConvertAll(r => RecipeCheck.Missing(r.ToRecipe()));
+        NotOffered = [.. rows.Zip(lacks).Where(p => p.Second.Count > 0).Select(p => (p.First.Key, p.First.Name, p.Second[0]))];
+        return [.. rows.Zip(lacks).Where(p => p.Second.Count == 0).Select(p => p.First)];
+    }
 }
 
 /// <summary>A step with its day, for the panel of reasons.</summary>

@@ -2,15 +2,17 @@ using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;
 using Microsoft.EntityFrameworkCore;
 using NodaTime;
+using Zymethos.Core.Scaling;
 using Zymethos.Core.Seasons;
 using Zymethos.Store;
+using Zymethos.Web.Books;
 using Zymethos.Web.Drawing;
 using Zymethos.Web.Seasons;
 
 namespace Zymethos.Web.Pages.Season;
 
 /// <summary>One lot of a season: its work, why there, and how it waits.</summary>
-public sealed class LotModel(SeasonDesk desk, ZymethosContext context) : PageModel
+public sealed class LotModel(SeasonDesk desk, KitchenBook book, ZymethosContext context) : PageModel
 {
     /// <summary>The season.</summary>
     public SeasonView Season { get; private set; } = null!;
@@ -33,6 +35,9 @@ public sealed class LotModel(SeasonDesk desk, ZymethosContext context) : PageMod
     /// <summary>Its freshness drawn as a band; null when there is nothing to draw.</summary>
     public FreshnessBand? Band { get; private set; }
 
+    /// <summary>What it contains, may contain and is free from, made the way this need goes.</summary>
+    public AllergenStatement Statement { get; private set; } = null!;
+
     /// <summary>Its work, in the order of time.</summary>
     public IReadOnlyList<PlacedStretch> Work => Season.Plan is { } plan ? [.. plan.Of(Index).OrderBy(p => p.Start).ThenBy(p => p.Stretch)] : [];
 
@@ -44,6 +49,7 @@ public sealed class LotModel(SeasonDesk desk, ZymethosContext context) : PageMod
         Index = Array.FindIndex([.. season.Wish.Needs], n => n.Id == need);
         if (Index < 0) return NotFound();
         OvenDays = (await context.OvenDays.AsNoTracking().Select(d => d.Date).ToListAsync(cancel)).ToHashSet();
+        Statement = AllergenStatement.Of(Need.Recipe, (await book.KitchenAsync(cancel)).For(Need.Recipe));
         Band = Draw();
         return Page();
     }
