@@ -134,14 +134,9 @@ public static partial class PanWords
     {
         var match = Count().Match(low);
         if (!match.Success) return 1;
-        return match.Groups["n"].Value switch
-        {
-            "two" or "both" => 2,
-            "three" => 3,
-            "four" => 4,
-            "six" => 6,
-            var digits => int.TryParse(digits, CultureInfo.InvariantCulture, out var n) && n is >= 1 and <= 12 ? n : 1,
-        };
+        var text = match.Groups["n"].Value;
+        if (text == "both") return 2;
+        return (NumberWords.Of(text) ?? (int.TryParse(text, CultureInfo.InvariantCulture, out var digits) ? digits : 1)) is >= 1 and <= 12 and var n ? n : 1;
     }
 
     private static PanShape[] ShapesIn(string low) => low switch

@@ -1,5 +1,6 @@
 using System.Globalization;
 using System.Text.RegularExpressions;
+using Zymethos.Core.Measures;
 using Zymethos.Core.Recipes;
 
 namespace Zymethos.Core.Drafts;
@@ -11,32 +12,6 @@ namespace Zymethos.Core.Drafts;
 /// <param name="Length">How many characters it takes.</param>
 internal sealed partial record TimePhrase(int Low, int High, int Index, int Length)
 {
-    private static readonly Dictionary<string, double> NumberWords = new(StringComparer.Ordinal)
-    {
-        ["a"] = 1,
-        ["an"] = 1,
-        ["one"] = 1,
-        ["two"] = 2,
-        ["three"] = 3,
-        ["four"] = 4,
-        ["five"] = 5,
-        ["six"] = 6,
-        ["seven"] = 7,
-        ["eight"] = 8,
-        ["nine"] = 9,
-        ["ten"] = 10,
-        ["twelve"] = 12,
-        ["fifteen"] = 15,
-        ["twenty"] = 20,
-        ["thirty"] = 30,
-        ["forty"] = 40,
-        ["fifty"] = 50,
-        ["sixty"] = 60,
-        ["couple"] = 2,
-        ["few"] = 3,
-        ["several"] = 3,
-    };
-
     // Keeping is told in months; steps are held to their own limit where they are read.
     private const double LongestMinutes = 1440 * 730;
 
@@ -135,7 +110,8 @@ internal sealed partial record TimePhrase(int Low, int High, int Index, int Leng
 
     private static double Share(string text) => text.Contains("quarter", StringComparison.Ordinal) ? (text.Contains("three", StringComparison.Ordinal) ? 0.75 : 0.25) : 0.5;
 
-    private static double UnitOf(string unit) => unit switch
+    /// <summary>Minutes in a unit as it is written; 0 for none.</summary>
+    internal static double UnitOf(string unit) => unit switch
     {
         "" => 0,
         _ when unit.StartsWith('h') => 60,
@@ -148,7 +124,8 @@ internal sealed partial record TimePhrase(int Low, int High, int Index, int Leng
         _ => 0,
     };
 
-    private static double NumberOf(string text)
+    /// <summary>A number in figures, fractions or words; 0 when it is none.</summary>
+    internal static double NumberOf(string text)
     {
         var total = 0.0;
         foreach (var part in Fractions(text).Replace(',', '.').Split([' ', '-'], StringSplitOptions.RemoveEmptyEntries))
@@ -165,7 +142,7 @@ internal sealed partial record TimePhrase(int Low, int High, int Index, int Leng
         text.Replace("½", " 1/2", StringComparison.Ordinal).Replace("¼", " 1/4", StringComparison.Ordinal).Replace("¾", " 3/4", StringComparison.Ordinal).Replace("⅓", " 1/3", StringComparison.Ordinal).Replace("⅔", " 2/3", StringComparison.Ordinal);
 
     private static double Parse(string text) =>
-        double.TryParse(text, NumberStyles.AllowDecimalPoint, CultureInfo.InvariantCulture, out var value) ? value : NumberWords.GetValueOrDefault(text.Trim());
+        double.TryParse(text, NumberStyles.AllowDecimalPoint, CultureInfo.InvariantCulture, out var value) ? value : NumberWords.Of(text.Trim()) ?? (text.Trim() is "few" or "several" ? 3 : 0);
 
     private const string Digits = @"(?:\d+\s?[½¼¾⅓⅔]|[½¼¾⅓⅔]|\d+(?:[.,]\d+)?(?:[\s-]\d/\d)?|\d/\d)";
     private const string Number = @"(?:" + Digits + @"|\b(?:an?(?: further| good| full)?|one|two|three|four|five|six|seven|eight|nine|ten|twelve|fifteen|twenty|thirty|forty|fifty|sixty|a couple of|a few|couple of|several)\b)";

@@ -1,4 +1,3 @@
-using System.Globalization;
 using System.Text.RegularExpressions;
 using Zymethos.Core.Recipes;
 
@@ -57,54 +56,14 @@ public static partial class TimeText
         var match = Whole().Match(plain);
         if (!match.Success) return null;
         var unit = UnitOf(match.Groups["unit"].Value, 1);
-        var low = NumberOf(match.Groups["a"].Value) * UnitOf(match.Groups["ua"].Value, unit);
-        var high = match.Groups["b"].Success ? NumberOf(match.Groups["b"].Value) * unit : low;
-        if (match.Groups["rest"].Success) high = low += NumberOf(match.Groups["rest"].Value);
+        var low = TimePhrase.NumberOf(match.Groups["a"].Value) * UnitOf(match.Groups["ua"].Value, unit);
+        var high = match.Groups["b"].Success ? TimePhrase.NumberOf(match.Groups["b"].Value) * unit : low;
+        if (match.Groups["rest"].Success) high = low += TimePhrase.NumberOf(match.Groups["rest"].Value);
         if (!(low >= 0.5 && high >= low && high <= RecipeCheck.Longest.TotalMinutes)) return null;
         return (Math.Max(1, (int)Math.Round(low)), Math.Max(1, (int)Math.Round(high)));
     }
 
-    private static double UnitOf(string unit, double otherwise) => unit switch
-    {
-        "" => otherwise,
-        _ when unit.StartsWith('h') => 60,
-        _ when unit.StartsWith('d') => 1440,
-        _ when unit.StartsWith('w') => 10080,
-        _ when unit.StartsWith('s') => 1 / 60.0,
-        _ => 1,
-    };
-
-    private static double NumberOf(string text)
-    {
-        var total = 0.0;
-        foreach (var part in text.Replace(',', '.').Split(' ', StringSplitOptions.RemoveEmptyEntries))
-        {
-            var fraction = part.Split('/');
-            total += fraction.Length == 2
-                ? Parse(fraction[0]) / Math.Max(1, Parse(fraction[1]))
-                : Parse(part);
-        }
-
-        return total;
-    }
-
-    private static double Parse(string text) => double.TryParse(text, NumberStyles.AllowDecimalPoint, CultureInfo.InvariantCulture, out var value) ? value : text switch
-    {
-        "one" or "a" or "an" => 1,
-        "two" or "couple" => 2,
-        "three" => 3,
-        "four" => 4,
-        "five" => 5,
-        "six" => 6,
-        "eight" => 8,
-        "ten" => 10,
-        "twelve" => 12,
-        "fifteen" => 15,
-        "twenty" => 20,
-        "thirty" => 30,
-        "forty" => 40,
-        _ => 0,
-    };
+    private static double UnitOf(string unit, double otherwise) => unit.Length == 0 ? otherwise : TimePhrase.UnitOf(unit);
 
     [GeneratedRegex(@"^(?:about |at least |for |another |a )*half an hour", RegexOptions.None, 200)]
     private static partial Regex HalfHour();

@@ -1,5 +1,6 @@
 using System.Globalization;
 using System.Text.RegularExpressions;
+using Zymethos.Core.Measures;
 
 namespace Zymethos.Core.Drafts;
 
@@ -9,27 +10,6 @@ namespace Zymethos.Core.Drafts;
 /// <param name="Rank">How sure it is: 0 for "makes 24", 1 for a bracket, 2 for a division, 3 for "serves".</param>
 internal sealed partial record YieldWords(int Pieces, string Name, int Rank)
 {
-    private static readonly Dictionary<string, int> Numbers = new(StringComparer.OrdinalIgnoreCase)
-    {
-        ["half"] = 2,
-        ["a"] = 1,
-        ["one"] = 1,
-        ["two"] = 2,
-        ["three"] = 3,
-        ["four"] = 4,
-        ["five"] = 5,
-        ["six"] = 6,
-        ["eight"] = 8,
-        ["nine"] = 9,
-        ["ten"] = 10,
-        ["twelve"] = 12,
-        ["sixteen"] = 16,
-        ["twenty"] = 20,
-        ["thirty"] = 30,
-        ["forty"] = 40,
-        ["dozen"] = 12,
-    };
-
     /// <summary>A line or sentence that says only what the recipe makes; null when it is none.</summary>
     public static YieldWords? Line(string text)
     {
@@ -68,7 +48,9 @@ internal sealed partial record YieldWords(int Pieces, string Name, int Rank)
 
     private static double NumberOf(string text)
     {
-        if (Numbers.TryGetValue(text.Trim(), out var word)) return word;
+        // "Cut it in half": two.
+        if (text.Trim().Equals("half", StringComparison.OrdinalIgnoreCase)) return 2;
+        if (NumberWords.Of(text.Trim()) is { } word) return word;
         var total = 0.0;
         foreach (var part in text.Replace("½", " 1/2", StringComparison.Ordinal).Split(' ', StringSplitOptions.RemoveEmptyEntries))
         {

@@ -5,31 +5,6 @@ namespace Zymethos.Core.Measures;
 /// <summary>Reads numbers, ranges and units from the tokens of a line.</summary>
 internal sealed class QuantityReader(IReadOnlyList<string> tokens, Dialect dialect = Dialect.American)
 {
-    private static readonly Dictionary<string, double> NumberWords = new(StringComparer.OrdinalIgnoreCase)
-    {
-        ["a"] = 1,
-        ["an"] = 1,
-        ["one"] = 1,
-        ["two"] = 2,
-        ["three"] = 3,
-        ["four"] = 4,
-        ["five"] = 5,
-        ["six"] = 6,
-        ["seven"] = 7,
-        ["eight"] = 8,
-        ["nine"] = 9,
-        ["ten"] = 10,
-        ["eleven"] = 11,
-        ["twelve"] = 12,
-        ["dozen"] = 12,
-        ["half"] = 0.5,
-        ["quarter"] = 0.25,
-        ["couple"] = 2,
-        ["third"] = 1.0 / 3,
-        ["eighth"] = 0.125,
-        ["few"] = 3,
-    };
-
     private static readonly Dictionary<string, double> Shares = new(StringComparer.OrdinalIgnoreCase)
     {
         ["half"] = 0.5,
@@ -40,6 +15,13 @@ internal sealed class QuantityReader(IReadOnlyList<string> tokens, Dialect diale
         ["thirds"] = 1.0 / 3,
         ["eighth"] = 0.125,
         ["eighths"] = 0.125,
+    };
+
+    private static double? WordOf(string token) => NumberWords.Of(token) ?? token.ToLowerInvariant() switch
+    {
+        "half" or "quarter" or "third" or "eighth" => Shares[token],
+        "few" => 3,
+        _ => (double?)null,
     };
 
     private static readonly Dictionary<string, double> Fullness = new(StringComparer.OrdinalIgnoreCase)
@@ -183,7 +165,7 @@ internal sealed class QuantityReader(IReadOnlyList<string> tokens, Dialect diale
             return Now is "dozen" ? Dozens(whole) : whole + Rest(whole);
         }
 
-        if (!NumberWords.TryGetValue(token, out var value)) return null;
+        if (WordOf(token) is not { } value) return null;
         // "a little nutmeg" is no number of nutmegs.
         if (token is "a" or "some" && Peek(1) is "little" or "bit" or "touch" or "dusting") return null;
         At++;
@@ -217,7 +199,7 @@ internal sealed class QuantityReader(IReadOnlyList<string> tokens, Dialect diale
             return part;
         }
 
-        if (At > at && Now is "half" or "quarter") return NumberWords[tokens[At++]];
+        if (At > at && Now is "half" or "quarter") return Shares[tokens[At++]];
         At = at;
         return 0;
     }
@@ -227,7 +209,7 @@ internal sealed class QuantityReader(IReadOnlyList<string> tokens, Dialect diale
         if (token.Equals("a", StringComparison.OrdinalIgnoreCase) || token.Equals("an", StringComparison.OrdinalIgnoreCase) || token.Equals("one", StringComparison.OrdinalIgnoreCase))
         {
             // "a half cup", "a dozen", "a couple of", "a third of a cup"
-            if (Now is { } next && NumberWords.TryGetValue(next, out var of) && next is "half" or "quarter" or "dozen" or "couple" or "third" or "eighth" or "few")
+            if (Now is { } next && WordOf(next) is { } of && next is "half" or "quarter" or "dozen" or "couple" or "third" or "eighth" or "few")
             {
                 At++;
                 SkipOf();
