@@ -69,7 +69,8 @@ public sealed partial class DraftReader
             Swaps = before?.Swaps ?? [],
             FlourHabit = Choice<FlourHabit>(draft.FlourHabit),
             Dialect = dialect,
-            Questions = [.. draft.Questions.Take(60).Where(q => q.Text.Trim().Length > 0).OrderBy(q => q.Harm).Select(q => new OpenQuestion((QuestionAbout)q.Harm, q.Text.Trim()))],
+            Questions = [.. draft.Questions.Where(q => q.Text.Trim().Length > 0).OrderBy(q => q.Harm).Take(OpenQuestion.Most)
+                .Select(q => new OpenQuestion((QuestionAbout)q.Harm, q.Text.Trim() is { Length: > OpenQuestion.Longest } text ? $"{text[..(OpenQuestion.Longest - 2)]} …" : q.Text.Trim()))],
             DividedInto = Whole(draft.DividedInto, "dividedInto", 0, 0, 1000),
             DivisionName = draft.DivisionName.Trim(),
         };

@@ -112,6 +112,7 @@ public sealed class DocumentReader
         if (string.IsNullOrWhiteSpace(document.Name) || document.Name.Length > 120) Wrong($"{at}.name", "A recipe needs a name of up to 120 characters.");
         if (document.Key.Length is < 1 or > 80) Wrong($"{at}.key", "A key has 1 to 80 characters.");
         if (document.Steps.Count > MostSteps) Wrong($"{at}.steps", $"A recipe has at most {MostSteps} steps.");
+        if (document.Questions?.Count > OpenQuestion.Most) Wrong($"{at}.questions", $"A recipe has at most {OpenQuestion.Most} open questions.");
         if (document.Yield is { Pieces: < 1 or > 10000 }) Wrong($"{at}.yield.pieces", "A batch gives 1 to 10000 pieces.");
         return new Recipe(
             document.Key,
@@ -128,7 +129,7 @@ public sealed class DocumentReader
             Swaps = [.. (document.Swaps ?? []).Select(s => new Swap(s.Rule, s.Ingredient))],
             FlourHabit = document.FlourHabit is { } habit ? Choice(habit, FlourHabit.Table, $"{at}.flourHabit") : null,
             Dialect = document.Dialect is { } dialect ? Choice(dialect, Dialect.American, $"{at}.dialect") : null,
-            Questions = [.. (document.Questions ?? []).Take(60).Select((q, i) => new OpenQuestion(Choice(q.About, QuestionAbout.Other, $"{at}.questions[{i}].about"), q.Text))],
+            Questions = [.. (document.Questions ?? []).Take(OpenQuestion.Most).Select((q, i) => Read(q, $"{at}.questions[{i}]"))],
             DividedInto = Math.Clamp(document.DividedInto, 0, 1000),
             DivisionName = document.DivisionName,
         };
@@ -188,6 +189,12 @@ public sealed class DocumentReader
         }
 
         return CounterRise.Spend(recipe, steps);
+    }
+
+    private OpenQuestion Read(QuestionDocument document, string at)
+    {
+        if (string.IsNullOrWhiteSpace(document.Text) || document.Text.Length > OpenQuestion.Longest) Wrong($"{at}.text", $"A question has words, {OpenQuestion.Longest} characters at most.");
+        return new OpenQuestion(Choice(document.About, QuestionAbout.Other, $"{at}.about"), document.Text ?? "");
     }
 
     private Part Read(PartDocument document, string at) => new(

@@ -34,4 +34,11 @@ public enum QuestionAbout
 /// <summary>A question about a recipe that nobody has answered: it can be planned, and says so wherever it is used.</summary>
 /// <param name="About">What it is about.</param>
 /// <param name="Text">The question, in a sentence.</param>
-public sealed record OpenQuestion(QuestionAbout About, string Text);
+public sealed record OpenQuestion(QuestionAbout About, string Text)
+{
+    /// <summary>Most that a recipe keeps; what is beyond is less harmful than all of them.</summary>
+    public const int Most = 60;
+
+    /// <summary>Longest text of one, in characters.</summary>
+    public const int Longest = 1000;
+}
