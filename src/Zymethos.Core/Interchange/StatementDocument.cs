@@ -1,3 +1,4 @@
+using Zymethos.Core.Measures;
 using Zymethos.Core.Scaling;
 
 namespace Zymethos.Core.Interchange;
@@ -12,7 +13,7 @@ public sealed record StatementDocument(IReadOnlyList<string> Contains, IReadOnly
     /// <summary>A statement as a document.</summary>
     public static StatementDocument Of(AllergenStatement statement) => new(
         [.. statement.Contains.Select(a => Interchange.Words.Of(a))],
-        [.. statement.Open.Select(o => new NotKnownDocument(o.Line, o.Why, [.. o.MayBe.Select(a => Interchange.Words.Of(a))]))],
+        [.. statement.Open.Select(o => new NotKnownDocument(o.Line, o.Why, [.. o.MayBe.Select(a => Interchange.Words.Of(a))], [.. TraitWords.Of(o.Traits)]))],
         [.. statement.FreeFrom.Select(a => Interchange.Words.Of(a))],
         StatementWords.Whole(statement));
 }
@@ -20,5 +21,6 @@ public sealed record StatementDocument(IReadOnlyList<string> Contains, IReadOnly
 /// <summary>Something of which nobody knows what it holds.</summary>
 /// <param name="Line">The line or step.</param>
 /// <param name="Why">What is not understood.</param>
-/// <param name="MayBe">The allergens it may hold; empty for any at all.</param>
-public sealed record NotKnownDocument(string Line, string Why, IReadOnlyList<string> MayBe);
+/// <param name="MayBe">The allergens it may hold; when this and <paramref name="Also"/> are both empty, any at all.</param>
+/// <param name="Also">What else it may hold, in words: alcohol, honey, something from animals.</param>
+public sealed record NotKnownDocument(string Line, string Why, IReadOnlyList<string> MayBe, IReadOnlyList<string> Also);

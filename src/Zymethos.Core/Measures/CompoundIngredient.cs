@@ -24,6 +24,9 @@ internal static class CompoundIngredient
         (["extract", "essence"], 202, new Composition(50, 0, 0, 0)),
     ];
 
+    // Sold both with milk in it and without.
+    private static readonly HashSet<string> MayBeDairy = new(StringComparer.Ordinal) { "cream", "yogurt", "yoghurt", "cheese", "spread" };
+
     /// <summary>The ingredient that two words name together; null when they name none.</summary>
     /// <param name="source">The plant ("cashew").</param>
     /// <param name="made">What is made of it ("cream").</param>
@@ -34,7 +37,10 @@ internal static class CompoundIngredient
         foreach (var (words, cup, composition) in Makes)
         {
             if (!words.Contains(low)) continue;
-            return new Ingredient($"{source.ToLowerInvariant()} {low}", [], cup, ImmutableDictionary<string, double>.Empty, ImmutableDictionary<string, double>.Empty, "common practice, no source", [], allergens, IngredientTraits.None, composition);
+            return new Ingredient($"{source.ToLowerInvariant()} {low}", [], cup, ImmutableDictionary<string, double>.Empty, ImmutableDictionary<string, double>.Empty, "common practice, no source", [], allergens, IngredientTraits.None, composition)
+            {
+                OnLabels = MayBeDairy.Contains(low) ? [Allergen.Milk] : [],
+            };
         }
 
         return null;

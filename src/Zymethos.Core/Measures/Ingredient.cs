@@ -62,6 +62,9 @@ public sealed record Ingredient(
     /// <summary>Whether it counts as flour in baker's percentages: what is milled from grain, not from nuts.</summary>
     public bool IsFlour => Name.EndsWith("flour", StringComparison.OrdinalIgnoreCase) && !Allergens.Contains(Allergen.TreeNut) && !Allergens.Contains(Allergen.Peanut) && Name is not "coconut flour";
 
+    /// <summary>Whether it is a flavouring made with spirit ("vanilla extract") and used by the teaspoon.</summary>
+    public bool IsExtract => Name.EndsWith("extract", StringComparison.Ordinal);
+
     /// <summary>Grams in a US cup in a form; the usual weight when the form makes no difference. Null when it is not measured in cups.</summary>
     public double? CupIn(IEnumerable<string> forms)
     {

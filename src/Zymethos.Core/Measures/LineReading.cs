@@ -185,8 +185,8 @@ internal sealed partial class LineReading
     private static string ClaimOf(List<string> words, int at)
     {
         var low = words[at].ToLowerInvariant();
-        if (FreeFromWords.Of(low).Length > 0) return low;
-        return at + 1 < words.Count && words[at + 1].Equals("free", StringComparison.OrdinalIgnoreCase) && FreeFromWords.Of($"{low}-free").Length > 0 ? $"{low}-free" : "";
+        if (FreeFromWords.IsClaim(low)) return low;
+        return at + 1 < words.Count && words[at + 1].Equals("free", StringComparison.OrdinalIgnoreCase) && FreeFromWords.IsClaim($"{low}-free") ? $"{low}-free" : "";
     }
 
     /// <summary>"butter or margarine": the second is an alternative.</summary>
@@ -304,7 +304,7 @@ internal sealed partial class LineReading
 
         if (Match(words) is { } inside && inside.Ingredient != _ingredient && !LineWords.Harmless.Contains(string.Join(' ', words.Skip(inside.From).Take(inside.Count)).ToLowerInvariant())) _inside.AddRange(AllIn(words));
         Name(words);
-        var spoken = words.Where(w => !LineWords.IsHarmless(w) && !AllergenWords.Names(w) && FreeFromWords.Of(w.ToLowerInvariant()).IsEmpty).ToList();
+        var spoken = words.Where(w => !LineWords.IsHarmless(w) && !AllergenWords.Names(w) && !FreeFromWords.IsClaim(w.ToLowerInvariant())).ToList();
         // Words of other known ingredients are understood.
         _left.AddRange(spoken.Where(w => _knowledge.Find(w) is null && !_inside.Exists(i => i.Name.Contains(w, StringComparison.OrdinalIgnoreCase))));
         _notes.Add(remark);

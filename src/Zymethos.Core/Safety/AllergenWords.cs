@@ -7,11 +7,19 @@ public static class AllergenWords
 {
     private static readonly Dictionary<string, Allergen[]> Words = Make();
 
-    // "coconut milk", "cocoa butter": the second word is no dairy after one of these.
-    private static readonly HashSet<string> PlantSources = Set("coconut cocoa cacao peanut almond oat soy soya rice cashew hazelnut walnut pistachio sesame sunflower hemp pea macadamia plant vegan nut seed shea apple plum pumpkin fruit cookie dairy-free vegetable fig prune groundnut tiger potato flax chestnut brazil pecan pine lupin quinoa spelt");
+    // "Coconut milk", "soy yogurt": no dairy. A fruit before cream, yogurt or custard is a flavour of dairy, and a custard or cheese of nuts may be either.
+    private static readonly HashSet<string> MilkSources = Set("coconut almond oat soy soya rice cashew hazelnut macadamia hemp pea plant vegan dairy-free tiger potato flax quinoa spelt");
 
-    // Words whose second half sounds like an allergen and is none.
-    private static readonly HashSet<string> Dairy = Set("milk cream butter yogurt yoghurt cheese curd custard");
+    // "Cocoa butter", "apple butter": none either.
+    private static readonly HashSet<string> ButterSources = Set("cocoa cacao coconut peanut groundnut almond cashew hazelnut walnut pistachio pecan macadamia brazil pine nut seed sesame sunflower pumpkin shea apple plum pear fig prune fruit cookie soy soya plant vegan dairy-free vegetable chestnut");
+
+    private static bool IsPlant(string dairy, string before) => dairy switch
+    {
+        "butter" => ButterSources.Contains(before),
+        "milk" or "cream" or "yogurt" or "yoghurt" => MilkSources.Contains(before),
+        "cheese" or "custard" => before is "soy" or "soya" or "vegan" or "plant" or "dairy-free",
+        _ => false,
+    };
 
     /// <summary>The allergens that words name, in the order of <see cref="Allergen"/>; empty when they name none.</summary>
     /// <param name="words">Words in lower case, in the order in which they stand.</param>
@@ -24,7 +32,7 @@ public static class AllergenWords
             {
                 if (!Words.TryGetValue(part, out var named)) continue;
                 var before = i > 0 ? words[i - 1].Trim(',', '.', '(', ')') : "";
-                if (Dairy.Contains(Singular(part)) && PlantSources.Contains(before)) continue;
+                if (IsPlant(Singular(part), before)) continue;
                 if (Singular(part) == "cream" && i + 2 < words.Count && words[i + 1] == "of" && words[i + 2] == "tartar") continue;
                 if (Singular(part) == "butter" && i + 1 < words.Count && words[i + 1] is "beans" or "bean") continue;
                 found.UnionWith(named);
@@ -50,7 +58,7 @@ public static class AllergenWords
         "oat" or "barley" or "rye" => [Allergen.Gluten],
         "spelt" or "einkorn" or "kamut" or "emmer" or "khorasan" or "durum" or "wheat" => [Allergen.Wheat, Allergen.Gluten],
         "coconut" or "rice" or "sunflower" or "pumpkin" or "hemp" or "pea" or "potato" or "quinoa" or "millet" or "sorghum" or "teff" or "chickpea" or "banana" or "tapioca" or "cassava" or "flax" or "tiger" or "buckwheat" or "amaranth" or "lentil" or "bean"
-            or "seed" or "apple" or "plum" or "grape" or "avocado" or "cocoa" or "cacao" or "fruit" or "water" or "chia" or "poppy" or "maize" or "corn" or "acorn" or "plantain" or "pear" or "prune" or "fig" => [],
+            or "seed" or "apple" or "plum" or "grape" or "avocado" or "cocoa" or "cacao" or "fruit" or "water" or "chia" or "poppy" or "shea" or "maize" or "corn" or "acorn" or "plantain" or "pear" or "prune" or "fig" => [],
         _ => null,
     };
 

@@ -8,8 +8,13 @@ namespace Zymethos.Core.Scaling;
 /// <summary>Something in a recipe of which nobody knows what it holds.</summary>
 /// <param name="Line">The line, or the step, as written.</param>
 /// <param name="Why">What is not understood or wants a look at the label, in a few words.</param>
-/// <param name="MayBe">The allergens it may hold; empty for any at all.</param>
-public sealed record NotKnown(string Line, string Why, ImmutableArray<Allergen> MayBe);
+/// <param name="MayBe">The allergens it may hold; empty for any at all, unless only <paramref name="Traits"/> are in question.</param>
+/// <param name="Traits">Spirit, honey and the like that it may hold.</param>
+public sealed record NotKnown(string Line, string Why, ImmutableArray<Allergen> MayBe, IngredientTraits Traits = IngredientTraits.None)
+{
+    /// <summary>Whether it may hold anything at all.</summary>
+    public bool IsAnything => MayBe.IsEmpty && Traits == IngredientTraits.None;
+}
 
 /// <summary>
 /// What a recipe as it is baked contains, what it may contain or nobody knows, and what it is free from. Never less than the truth: a line or a word that was not understood takes "free from"
@@ -23,7 +28,7 @@ public sealed record AllergenStatement
         Open = open;
         Traits = traits;
         HasRawEgg = hasRawEgg;
-        FreeFrom = open.Any(o => o.MayBe.IsEmpty) ? [] : [.. Enum.GetValues<Allergen>().Where(a => !contains.Contains(a) && !open.Any(o => o.MayBe.Contains(a)) && !(a == Allergen.Gluten && contains.Contains(Allergen.Wheat)))];
+        FreeFrom = open.Any(o => o.IsAnything) ? [] : [.. Enum.GetValues<Allergen>().Where(a => !contains.Contains(a) && !open.Any(o => o.MayBe.Contains(a)) && !(a == Allergen.Gluten && contains.Contains(Allergen.Wheat)))];
     }
 
     /// <summary>What is certainly in it, in the order of <see cref="Allergen"/>.</summary>
@@ -48,7 +53,7 @@ public sealed record AllergenStatement
     public bool IsWhollyKnown => Open.IsEmpty;
 
     /// <summary>Whether an allergen is in it, may be, or nobody knows: everything but certainly not.</summary>
-    public bool MayContain(Allergen allergen) => Contains.Contains(allergen) || Open.Any(o => o.MayBe.IsEmpty || o.MayBe.Contains(allergen));
+    public bool MayContain(Allergen allergen) => Contains.Contains(allergen) || Open.Any(o => o.IsAnything || o.MayBe.Contains(allergen));
 
     /// <summary>The statement of a recipe as it is baked: choices made, swaps taken, optional lines in until they are left out.</summary>
     /// <param name="recipe">The recipe; its own choices and swaps count.</param>
@@ -69,8 +74,8 @@ public sealed record AllergenStatement
             traits |= facts.Traits;
         }
 
-        open.AddRange(MethodAllergens.Beyond(baked, contains, lines));
-        return new AllergenStatement([.. contains], [.. open.Distinct()], traits, IsEggRaw(baked, knowledge))
+        open.AddRange(MethodAllergens.Beyond(baked, contains, traits, lines));
+        return new AllergenStatement([.. contains], [.. open.DistinctBy(o => (o.Line, o.Why))], traits, RawEgg.IsIn(baked, knowledge))
         {
             HasSpirit = lines.Exists(l => knowledge.Meant(l.Ingredient) is { } i && IsSpirit(i)),
         };
@@ -84,18 +89,8 @@ public sealed record AllergenStatement
         var facts = lines.Select(l => LineAllergens.Of(l, knowledge)).ToList();
         var open = facts.SelectMany(f => f.Open).ToList();
         if (lines.All(l => l.Traits.HasFlag(LineTraits.Heading))) open.Add(new NotKnown("", "there are no lines, so nobody can say", []));
-        return new AllergenStatement([.. facts.SelectMany(f => f.Contains).Distinct().Order()], [.. open.Distinct()], facts.Aggregate(IngredientTraits.None, (t, f) => t | f.Traits), false) { HasSpirit = lines.Any(l => l.Ingredient is { } i && IsSpirit(i)) };
+        return new AllergenStatement([.. facts.SelectMany(f => f.Contains).Distinct().Order()], [.. open.DistinctBy(o => (o.Line, o.Why))], facts.Aggregate(IngredientTraits.None, (t, f) => t | f.Traits), false) { HasSpirit = lines.Any(l => l.Ingredient is { } i && IsSpirit(i)) };
     }
 
-    private static bool IsSpirit(Ingredient ingredient) => ingredient.Traits.HasFlag(IngredientTraits.Alcohol) && !ingredient.Name.EndsWith("extract", StringComparison.Ordinal);
-
-    /// <summary>Egg in what never sees the oven, or in a part that goes on after it.</summary>
-    private static bool IsEggRaw(Recipe recipe, IngredientKnowledge knowledge)
-    {
-        bool HasEgg(Part part) => part.Lines.Any(l => knowledge.Meant(l.Ingredient) is { Name: "egg" or "egg white" or "egg yolk" });
-        var cooked = recipe.Steps.Any(s => s.DoneTests.Any(d => d.Text.Contains("71", StringComparison.Ordinal) || d.Text.Contains("160", StringComparison.Ordinal)));
-        if (cooked) return false;
-        var bakes = recipe.Steps.Any(s => s.Kind == StepKind.Bake);
-        return recipe.Parts.Any(p => HasEgg(p) && (!bakes || (p.Kind is PartKind.Icing && !recipe.Steps.Any(s => s.Instruction.Contains("boil", StringComparison.OrdinalIgnoreCase) || s.Instruction.Contains("thicken", StringComparison.OrdinalIgnoreCase)))));
-    }
+    private static bool IsSpirit(Ingredient ingredient) => ingredient.Traits.HasFlag(IngredientTraits.Alcohol) && !ingredient.IsExtract;
 }

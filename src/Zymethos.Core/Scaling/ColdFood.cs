@@ -40,7 +40,13 @@ public static class ColdFood
         var egg = lines.Exists(l => Eggs.Contains(l.Is));
         var bakes = recipe.Steps.Any(s => s.Kind == StepKind.Bake);
         if (part.Kind is PartKind.Filling or PartKind.Icing or PartKind.Topping or PartKind.Glaze or PartKind.Syrup || !bakes)
-            return cream.Count > 0 || (egg && part.Kind is PartKind.Filling or PartKind.Icing);
+        {
+            var poured = lines.Where(l => Liquids.Contains(l.Is)).Sum(l => l.Grams);
+            // Milk thickened with starch is a custard too; sugar holds the little that goes into an icing (common practice, no source).
+            var isCustard = poured >= 100 && poured > lines.Where(l => l.Is.EndsWith("sugar", StringComparison.Ordinal)).Sum(l => l.Grams);
+            return cream.Count > 0 || isCustard || (egg && (!bakes || part.Kind is PartKind.Filling or PartKind.Icing));
+        }
+
         // Cream whipped and put on after the bake stands in the list of the cake itself.
         if (cream.Exists(c => c.Is is "cream" or "double cream") && recipe.Steps.Any(s => s.Kind is StepKind.Work or StepKind.Mix && Whips(s))) return true;
         // A custard or a cheesecake sets by egg and has next to no flour.

@@ -91,10 +91,10 @@ public static class Diets
 
     /// <summary>What is not known of a recipe and matters to a diet.</summary>
     public static ImmutableArray<NotKnown> Open(AllergenStatement statement, Diet diet) =>
-        [.. statement.Open.Where(o => o.MayBe.IsEmpty || AllergensOf(diet).Any(o.MayBe.Contains))];
+        [.. statement.Open.Where(o => o.IsAnything || AllergensOf(diet).Any(o.MayBe.Contains) || (o.Traits & TraitsOf(diet)) != IngredientTraits.None)];
 
     private static bool Suits(LineAllergens line, Diet diet) =>
-        !line.Open.Any(o => o.MayBe.IsEmpty) && !AllergensOf(diet).Any(line.Contains.Contains) && (line.Traits & TraitsOf(diet)) == IngredientTraits.None;
+        !line.Open.Any(o => o.IsAnything) && !AllergensOf(diet).Any(line.Contains.Contains) && (line.Traits & TraitsOf(diet)) == IngredientTraits.None;
 
     private static Allergen[] AllergensOf(Diet diet) => diet switch
     {

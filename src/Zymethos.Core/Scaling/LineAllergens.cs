@@ -20,15 +20,23 @@ public sealed partial record LineAllergens(ImmutableArray<Allergen> Contains, Im
         var words = written ? line.Written : line.Ingredient;
         var read = LineReader.Read(words, knowledge);
         if (!written && AllergenWords.In(line.Note.ToLowerInvariant().Split(' ', StringSplitOptions.RemoveEmptyEntries)) is { Length: > 0 } noted && !NotInIt().IsMatch(line.Note)) read = read with { Named = [.. read.Named.Union(noted)] };
+        var meant = knowledge.Meant(line.Ingredient);
         // Fields name an ingredient that the whole line may hide.
-        if (read.Ingredient is null && knowledge.Meant(line.Ingredient) is { } meant) read = read with { Ingredient = meant };
-        return Of(read, words, line.Alternatives, knowledge);
+        if (read.Ingredient is null && meant is not null) read = read with { Ingredient = meant };
+        var facts = Of(read, $"{words} {line.Form} {line.Note}".TrimEnd(), words, line.Alternatives, knowledge);
+        if (!written || line.Ingredient.Length == 0) return facts;
+        // The field may have been changed since the line was written: both count.
+        if (meant is not null && meant != read.Ingredient)
+            return facts with { Contains = [.. facts.Contains.Union(meant.Allergens.Except(read.Claimed)).Order()], Traits = facts.Traits | meant.Traits };
+        return meant is not null || read.Ingredient is null || line.Written.Contains(line.Ingredient, StringComparison.OrdinalIgnoreCase) || read.Name.Equals(line.Ingredient, StringComparison.OrdinalIgnoreCase)
+            ? facts
+            : facts with { Open = facts.Open.Add(new NotKnown(words, $"I do not know “{line.Ingredient}”", [])) };
     }
 
     /// <summary>Reads what a line says, as it was read.</summary>
-    public static LineAllergens Of(ReadLine read, IngredientKnowledge knowledge) => Of(read, read.Text, [], knowledge);
+    public static LineAllergens Of(ReadLine read, IngredientKnowledge knowledge) => Of(read, read.Text, read.Text, [], knowledge);
 
-    private static LineAllergens Of(ReadLine read, string words, ImmutableArray<string> alternatives, IngredientKnowledge knowledge)
+    private static LineAllergens Of(ReadLine read, string text, string words, ImmutableArray<string> alternatives, IngredientKnowledge knowledge)
     {
         if (read.Traits.HasFlag(LineTraits.Heading)) return new LineAllergens([], [], IngredientTraits.None);
         var contains = new SortedSet<Allergen>(read.Ingredient?.Allergens ?? []);
@@ -58,12 +66,21 @@ public sealed partial record LineAllergens(ImmutableArray<Allergen> Contains, Im
             open.Add(new NotKnown(words, "which nuts? Peanuts are often among them", [Allergen.Peanut]));
         var label = (read.Ingredient?.OnLabels ?? []).Except(contains).ToImmutableArray();
         if (label.Length > 0) open.Add(new NotKnown(words, $"check the label for {string.Join(", ", label.Select(AllergenNames.Of))}", label));
-        foreach (var alternative in read.Alternatives.Select(a => (a.Ingredient, a.Name)).Concat(alternatives.Where(_ => read.Alternatives.IsEmpty).Select(a => (knowledge.Meant(a), a))))
+        foreach (var (other, name) in read.Alternatives.Select(a => (a.Ingredient, a.Name)).Concat(alternatives.Where(_ => read.Alternatives.IsEmpty).Select(a => (knowledge.Meant(a), a))))
         {
-            if (alternative.Item1 is null) open.Add(new NotKnown(words, $"I do not know “{alternative.Item2}”, which may be taken instead", []));
-            else if (alternative.Item1.Allergens.Except(contains).ToImmutableArray() is { Length: > 0 } other) open.Add(new NotKnown(words, $"{alternative.Item1.Name} may be taken instead", other));
+            if (other is null)
+            {
+                open.Add(new NotKnown(words, $"I do not know “{name}”, which may be taken instead", []));
+                continue;
+            }
+
+            var (allergens, more) = (other.Allergens.Union(other.OnLabels).Except(contains).ToImmutableArray(), other.Traits & ~traits);
+            if (allergens.Length > 0 || more != IngredientTraits.None) open.Add(new NotKnown(words, $"{other.Name} may be taken instead", allergens, more));
         }
 
+        // "Raisins soaked in rum": what the words name beside the ingredient.
+        var beside = NotInIt().IsMatch(text) ? IngredientTraits.None : TraitWords.In(text) & ~traits & ~open.Aggregate(IngredientTraits.None, (t, o) => t | o.Traits);
+        if (beside != IngredientTraits.None) open.Add(new NotKnown(words, $"it speaks of {string.Join(" and ", TraitWords.Of(beside))}", [], beside));
         return new LineAllergens([.. contains], [.. open], traits);
     }
 

@@ -17,15 +17,16 @@ public static class StatementWords
     public static string NotKnown(AllergenStatement statement)
     {
         if (statement.IsWhollyKnown) return "";
-        var any = statement.Open.Where(o => o.MayBe.IsEmpty).ToList();
-        var may = statement.Open.SelectMany(o => o.MayBe).Except(statement.Contains).Distinct().Order().Select(AllergenNames.Of).ToList();
+        var any = statement.Open.Where(o => o.IsAnything).ToList();
+        var may = statement.Open.SelectMany(o => o.MayBe).Except(statement.Contains).Distinct().Order().Select(AllergenNames.Of)
+            .Concat(TraitWords.Of(statement.Open.Aggregate(IngredientTraits.None, (t, o) => t | o.Traits) & ~statement.Traits)).ToList();
         var words = any.Count > 0 ? $"Not known: {string.Join("; ", any.Select(o => o.Why).Distinct())}. It may contain anything until that is clear." : "";
         return may.Count == 0 ? words : $"{words} May contain, or not known: {And(may)}.".Trim();
     }
 
-    /// <summary>"Free from fish, shellfish ..., traces apart."; empty when that cannot be said.</summary>
+    /// <summary>"Its ingredients are free from fish and shellfish."; empty when that cannot be said. Traces are told by <see cref="Traces"/>.</summary>
     public static string FreeFrom(AllergenStatement statement) =>
-        statement.FreeFrom.IsEmpty ? "" : $"Free from {And(statement.FreeFrom.Select(AllergenNames.Of))}, traces apart.";
+        statement.FreeFrom.IsEmpty ? "" : $"Its ingredients are free from {And(statement.FreeFrom.Select(AllergenNames.Of))}.";
 
     /// <summary>Why a line or step is open, one sentence each.</summary>
     public static IEnumerable<string> Why(AllergenStatement statement) => statement.Open.Select(o => $"{o.Line}: {o.Why}.");

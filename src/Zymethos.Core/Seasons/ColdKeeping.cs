@@ -19,7 +19,7 @@ public static class ColdKeeping
 
     /// <summary>Whether a bake may wait in a place: cold food not on the counter, unless what must be cold is not on it yet ("without sauce").</summary>
     public static bool MayWait(Recipe recipe, KeepingPlace place) =>
-        place.Store != KeepingStore.Counter || place.After.Length > 0 || place.Place.Contains("without", StringComparison.OrdinalIgnoreCase) || place.Place.Contains("not iced", StringComparison.OrdinalIgnoreCase) || !Is(recipe);
+        place.Store != KeepingStore.Counter || place.Place.Contains("without", StringComparison.OrdinalIgnoreCase) || place.Place.Contains("not iced", StringComparison.OrdinalIgnoreCase) || !Is(recipe);
 
     /// <summary>Why it is refused, and what of a season can go instead.</summary>
     public static string Why(SeasonWish wish, Need need)

@@ -117,7 +117,7 @@ public sealed class BookFile(ZymethosContext context, KitchenBook book)
                 csv.WriteField(meant?.Name);
                 var facts = LineAllergens.Of(line, knowledge);
                 csv.WriteField(string.Join(' ', facts.Contains.Select(a => Words.Of(a))));
-                csv.WriteField(facts.Open.Any(o => o.MayBe.IsEmpty) ? "anything" : string.Join(' ', facts.Open.SelectMany(o => o.MayBe).Distinct().Order().Select(a => Words.Of(a))));
+                csv.WriteField(facts.Open.Any(o => o.IsAnything) ? "anything" : string.Join(' ', facts.Open.SelectMany(o => o.MayBe).Distinct().Order().Select(a => Words.Of(a))));
                 csv.WriteField(string.Join("; ", facts.Open.Select(o => o.Why).Distinct()));
                 csv.NextRecord();
             }
