@@ -14,6 +14,9 @@ public sealed record CorpusRecipe(string Name, string Text, IReadOnlyList<string
     /// <summary>Recipes written after the reader was tuned on the others, to see how it fares with what it never saw.</summary>
     public static IReadOnlyList<CorpusRecipe> Second { get; } = Load("Second");
 
+    /// <summary>Twenty more, written after the reader was tuned on both others.</summary>
+    public static IReadOnlyList<CorpusRecipe> Third { get; } = Load("Third");
+
     private static List<CorpusRecipe> Load(string which) =>
         [.. Directory.GetFiles(Folder(which), "*.txt").Order(StringComparer.Ordinal).Select(file => new CorpusRecipe(
             Path.GetFileNameWithoutExtension(file),
