@@ -91,6 +91,21 @@ internal sealed partial class CorpusReading
         return [.. WordsOf(text.ToLowerInvariant()).Where(w => w.Length > 2 && !kept.Contains(w) && !Headings.Contains(w)).Distinct()];
     }
 
+    /// <summary>What was read, in lines for whoever looks for a mistake.</summary>
+    public IEnumerable<string> Told()
+    {
+        yield return $"= {_draft.Name}: {_draft.Pieces} {_draft.PieceName}; {_draft.Kind}; divided {_draft.DividedInto} {_draft.DivisionName}";
+        foreach (var line in _lines) yield return $"  - {line.Weight?.Grams:0.#} g {line.Ingredient} | {line.Form} | {line.Note}{(line.IsOptional ? " optional" : "")}{(line.Alternatives.IsEmpty ? "" : $" or {string.Join('/', line.Alternatives)}")}";
+        foreach (var step in _recipe.Steps)
+        {
+            yield return $"  * {KindOf(step)} {step.Takes.Low.TotalMinutes:0}-{step.Takes.Likely.TotalMinutes:0}-{step.Takes.High.TotalMinutes:0}{(step.Oven is { } o ? $" {o.SetTemperature} {o.Pans} x {o.Pan.Name}" : "")}{(step.Times > 1 ? $" {step.Times} waves" : "")} [{step.Key}] {step.Instruction} {string.Join("; ", step.Touches.Select(t => $"{t.Kind} {t.At:0.00}"))}{string.Concat(step.DoneTests.Select(d => $" DONE {d.Text}"))}";
+            foreach (var link in _recipe.Links.Where(l => l.To == step.Key)) yield return $"      after {link.From} {link.MinLag.TotalMinutes:0}..{link.MaxLag?.TotalMinutes:0} {(link.MaxLag is null ? "" : link.Window)} {link.Why}";
+        }
+
+        foreach (var keeping in _recipe.Keeping) yield return $"  keeps {keeping.Place} {keeping.Days} {keeping.Part} {keeping.After}";
+        foreach (var question in Questions()) yield return $"  ? {question}";
+    }
+
     private bool Makes(string rest)
     {
         var (count, name) = Cut(rest, ' ');
