@@ -9,6 +9,9 @@ internal static partial class KeepingWords
     /// <summary>Days a freezer is taken to hold a bake when nobody says (common practice, no source); it is asked.</summary>
     public const int FreezerDays = 60;
 
+    /// <summary>Stands for the step after which it is not yet iced or filled, where a sentence speaks of it so.</summary>
+    public const string BeforeFinish = "!";
+
     /// <summary>Whether a sentence speaks of keeping and commands nothing else.</summary>
     public static bool Speaks(string low) => !Process().IsMatch(low) && (Speak().IsMatch(low) || BareTime().IsMatch(low));
 
@@ -33,7 +36,7 @@ internal static partial class KeepingWords
             }
 
             if (BeforeEating().IsMatch(after) || (Eats().IsMatch(before) && phrases.Count > 1)) continue;
-            found.Add(new KeepingDraft { Place = PlaceOf($"{before} | {after}", low), Days = Text(days), Part = PartOf(low) });
+            found.Add(new KeepingDraft { Place = PlaceOf($"{before} | {after}", low), Days = Text(days), Part = PartOf(low), After = Bare().IsMatch(after) || (Bare().IsMatch(before) && !before.Contains(',', StringComparison.Ordinal)) ? BeforeFinish : "" });
         }
 
         if (NextDay().IsMatch(low)) best = "1";
@@ -43,7 +46,7 @@ internal static partial class KeepingWords
         var counter = found.Find(k => k.Place.StartsWith("counter", StringComparison.Ordinal) && int.Parse(k.Days, CultureInfo.InvariantCulture) > 1);
         if (best.Length > 0 && counter is not null) counter.BestFrom = best;
         // The same place twice: the longer time is the one that was meant last ("best on the day, fine for two").
-        return [.. found.GroupBy(k => (k.Place, k.Part)).Select(g => g.Last())];
+        return [.. found.GroupBy(k => (k.Place, k.Part, k.After)).Select(g => g.Last())];
     }
 
     /// <summary>From which day it is at its best, where a sentence only says that; empty when it does not.</summary>
@@ -82,7 +85,7 @@ internal static partial class KeepingWords
     [GeneratedRegex(@"\b(?:keeps?|kept)\b(?! (?:an eye|in mind|stirring|beating|adding|warm|hot|the (?:oven|door|dough|rest)|going|it (?:moving|covered)|whisking|them apart|apart|some|aside|back|one|turning|folding))|\bwill last\b|\b(?:it|they) last\b|\blasts\b|\bstays? (?:soft|fresh|moist|crisp|good)|\bstored? (?:in|airtight|for|them|up|well|between|at)|\bgood for (?:up to )?(?:\d|an?\b|one|two|three|four|six)|^storage\b|\bairtight\b.*\d|\beat\b.*\bsame day\b|\b(?:best|nicest) (?:hot |warm |cold |fresh |eaten )?(?:eaten|on the day|the (?:same )?day|within|that day|fresh|when fresh)|\b(?:eat|eaten|serve|use|enjoy|consume)[d]? (?:up )?(?:on|within|that|the|it on the|them on the)? ?(?:same day|that day|the day|day|the same day|\d+ days|two days|three days|2 days)|\bfreezes?\b(?! (?:for )?(?:\d+ ?(?:min|h)|until|\d+ to \d+ min))|\b(?:be|can be|may be) frozen\b|\bfrozen (?:for|up to)\b|\brefrigerate (?:for )?up to\b|\brefrigerate any\b|\bmade (?:up to )?\w+ (?:days?|weeks?) ahead|\b(?:even )?better (?:the )?(?:next|second) day\b|\bbest after\b|\bwithin (?:two|2|three|3) days\b|\bchilled (?:for )?up to\b|\bat its best\b|\btastes? better\b", RegexOptions.None, 200)]
     private static partial Regex Speak();
 
-    [GeneratedRegex(@"^(?:up to |about )?(?:\d+|an?|one|two|three|four|six)(?: ?(?:-|to) ?\d+)? (?:days?|weeks?|months?)(?: or so)? (?:in|at|wrapped)\b", RegexOptions.None, 200)]
+    [GeneratedRegex(@"^(?:(?:in (?:the |a )?)?(?:fridge|refrigerator|freezer|airtight tin|tin|tub|larder),? (?:for )?)?(?:up to |about )?(?:\d+|an?|one|two|three|four|six)(?: ?(?:-|to) ?\d+)? (?:days?|weeks?|months?)(?: or so)?(?: (?:in|at|wrapped)\b|\.?$)", RegexOptions.None, 200)]
     private static partial Regex BareTime();
 
     [GeneratedRegex(@"\b(?:best|better|nicest|soft|ready)\b[^.;]{0,14}\b(?:after|from)\s+(?:about )?$", RegexOptions.None, 200)]
@@ -129,6 +132,9 @@ internal static partial class KeepingWords
 
     [GeneratedRegex(@"\b(?:the |raw |unbaked )?(?<part>dough|sauce|icing|filling|glaze|syrup|frosting|curd|batter|buttercream|ganache)\b (?:also )?(?:keeps?|may|can|will|freezes)", RegexOptions.None, 200)]
     private static partial Regex Part();
+
+    [GeneratedRegex(@"\b(?:undecorated|un-?iced|un-?filled|un-?frosted|un-?glazed|undressed|untopped|unassembled|before (?:it is |they are )?(?:icing|iced|decorat\w+|filling|filled|frosting|glazing|assembl\w+)|without (?:the |its |their |any )?(?:topping|icing|filling|glaze|frosting|cream|decoration)s?)\b", RegexOptions.None, 200)]
+    private static partial Regex Bare();
 
     [GeneratedRegex(@"\b(?:best|better|nicest)\b[^.;]{0,20}\b(?:after|from|next day|second day)\b", RegexOptions.None, 200)]
     private static partial Regex BestOnly();

@@ -13,6 +13,9 @@ internal static partial class KindWindows
     /// <summary>Minutes that a batter with wet soda or powder may wait.</summary>
     public const int SodaMinutes = 20;
 
+    /// <summary>Minutes that a raw pie with a wet filling may wait.</summary>
+    public const int PieMinutes = 30;
+
     /// <summary>Sets the windows.</summary>
     public static void Set(RecipeDraft draft, MethodReading reading, IReadOnlyList<ReadLine> lines)
     {
@@ -21,15 +24,20 @@ internal static partial class KindWindows
         var yeast = lines.Any(l => l.Ingredient?.Name is { } n && (n.EndsWith("yeast", StringComparison.Ordinal) || n == "sourdough starter"));
         foreach (var bake in reading.Steps.Where(s => s.Kind == StepKind.Bake && s.Strand == 0))
         {
-            foreach (var link in reading.Links.Where(l => l.To == bake.Draft.Key && l.Most.Length == 0).ToList())
+            foreach (var link in reading.Links.Where(l => l.To == bake.Draft.Key).ToList())
             {
                 if (reading.Steps.Find(s => s.Draft.Key == link.From) is not { IsHands: true, Strand: 0 } mix) continue;
                 var before = reading.Steps.TakeWhile(s => s != bake).Where(s => s.Strand == 0).Reverse().TakeWhile(s => s.IsHands).ToList();
                 var words = string.Join(' ', before.Select(s => s.Low));
                 var tray = bake.Draft.Pan.Contains("tray", StringComparison.OrdinalIgnoreCase);
+                var set = (link.Most, link.Why);
                 if (Foam().IsMatch(words)) (link.Most, link.Why) = (TimeText.Say(FoamMinutes + (tray ? 10 : 0)), "beaten egg loses its air");
                 else if (soda && !yeast && (!tray || !Balls().IsMatch(words)) && draft.Kind is not ("cookies" or "rolledCookies" or "built" or "twiceBaked")) (link.Most, link.Why) = (TimeText.Say(SodaMinutes), "soda begins to work once it is wet");
+                else if (powder && !yeast && tray && draft.Kind == "other" && Scone().IsMatch(words)) (link.Most, link.Why) = (TimeText.Say(SodaMinutes), "the raising begins once it is wet");
                 else if (powder && !yeast && !tray && Batter().IsMatch(words)) (link.Most, link.Why) = (TimeText.Say(SodaMinutes), "the raising begins once it is wet");
+                else if (Pie().IsMatch(words)) (link.Most, link.Why) = (TimeText.Say(PieMinutes), "a filled pie goes soggy while it stands");
+                // What the words say counts before what the kind says.
+                if (set.Most.Length > 0) (link.Most, link.Why) = set;
                 // The mix that comes before the pan is filled has no longer.
                 if (link.Most.Length > 0) Tighten(reading, mix, link);
             }
@@ -46,6 +54,12 @@ internal static partial class KindWindows
 
     [GeneratedRegex(@"\b(?:egg )?whites?\b|\bstiff(?:ly)?\b|\bpeaks\b|\bleaves a trail\b|\bmeringue\b|\bthick and (?:pale|glossy)\b", RegexOptions.None, 200)]
     private static partial Regex Foam();
+
+    [GeneratedRegex(@"\b(?:pie|crimp|lattice|vents?)\b", RegexOptions.None, 200)]
+    private static partial Regex Pie();
+
+    [GeneratedRegex(@"\bsoft dough\b|\bscones?\b|\bpat (?:it |the dough )?(?:out|into)\b", RegexOptions.None, 200)]
+    private static partial Regex Scone();
 
     [GeneratedRegex(@"\b(?:balls?|roll|cut|shape)\b", RegexOptions.None, 200)]
     private static partial Regex Balls();

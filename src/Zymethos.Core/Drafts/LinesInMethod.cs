@@ -11,6 +11,7 @@ internal static partial class LinesInMethod
     {
         var lines = new List<string>();
         var weight = "";
+        var before = "";
         foreach (var piece in paragraphs.Select(p => Numbering().Replace(p, "")).SelectMany(SentenceSplitter.Split).SelectMany(s => Pieces().Split(Spelled(s))).Where(p => p.Trim().Length > 0))
         {
             var same = Same().Match(piece);
@@ -26,12 +27,16 @@ internal static partial class LinesInMethod
             var words = Ends().Replace(piece[start.Index..], "").Trim(' ', '.', ',');
             var read = LineReader.Read(words, knowledge);
             if (read.Ingredient is null || read.Amounts.Length == 0 || NotLine().IsMatch(words)) continue;
-            lines.Add(words);
+            lines.Add(Perhaps().IsMatch(piece) || Perhaps().IsMatch(before) ? $"{words}, optional" : words);
+            before = piece;
             weight = Weight().Match(words) is { Success: true } w ? w.Value.Trim() : weight;
         }
 
         return lines.Count >= 3 ? lines : [];
     }
+
+    [GeneratedRegex(@"\b(?:sometimes|if you (?:like|want|have|fancy)|optional(?:ly)?|perhaps|maybe|or not)\b", RegexOptions.IgnoreCase, 200)]
+    private static partial Regex Perhaps();
 
     [GeneratedRegex(@"[,;:]\s+|\s+(?:and|with|plus|then|in(?=\s+\d)|into(?=\s+\d))\s+(?=(?:the same|\d|[½¼¾⅓]|an?\s|one\s|two\s|three\s|four\s|six\s|half\s|pinch))|\bdissolved in\s+", RegexOptions.IgnoreCase, 200)]
     private static partial Regex Pieces();
@@ -58,7 +63,7 @@ internal static partial class LinesInMethod
     [GeneratedRegex(@"\s+(?:in an?|in the|into|until|till|over|for \d|at \d|on a|on the|together|from|and (?!a half|a quarter)[a-z]+|beaten to a|dissolved|to make|to get|to a|with)\b.*$|\.$", RegexOptions.IgnoreCase, 200)]
     private static partial Regex Ends();
 
-    [GeneratedRegex(@"\b(?:minutes?|mins?|hours?|cm|inch(?:es)?|degrees|°|tray|tin|oven|pieces|balls|layers?)\b", RegexOptions.IgnoreCase, 200)]
+    [GeneratedRegex(@"\b(?:minutes?|mins?|hours?|cm|inch(?:es)?|degrees|°|tray|tin|oven|pieces|balls|layers?|towel|cloth|rack|bowls?|fork|knife|spatula|skewer|toothpick|board|film|foil|parchment|saucepan|mixer|processor)\b", RegexOptions.IgnoreCase, 200)]
     private static partial Regex NotLine();
 
     [GeneratedRegex(@"^.*?\b(?:of an? (?:pound|kilo)|pounds?|lb|oz|ounces?|g|kg|grams?)\b(?: of\b)?", RegexOptions.IgnoreCase, 200)]

@@ -50,7 +50,7 @@ internal sealed partial class MethodReader
     private static bool IsPreheat(string low, IReadOnlyList<HeatWords> heats)
     {
         if (OvenOff().IsMatch(low)) return false;
-        if (Preheat().IsMatch(low)) return !BakeVerb().IsMatch(low) || PreheatOnly().IsMatch(low);
+        if (Preheat().IsMatch(low)) return !BakeVerb().IsMatch(BakeRemark().Replace(low, " ")) || PreheatOnly().IsMatch(low);
         return heats.Count > 0 && (OvenFirst().IsMatch(low) || (HeatChange().IsMatch(low) && !BakeVerb().IsMatch(low) && TimePhrase.In(low).Count == 0));
     }
 
@@ -65,13 +65,20 @@ internal sealed partial class MethodReader
         if (MatureWords().IsMatch(low) || (times.Any(t => t.Low >= 1440) && MatureKeep().IsMatch(low))) return StepKind.Mature;
         if (ChillWords().IsMatch(low) && !WorkFirst().IsMatch(low)) return StepKind.Chill;
         if (CoolWords().IsMatch(low) && !WorkFirst().IsMatch(low)) return StepKind.Cool;
-        if (RestWords().IsMatch(low) && (times.Count > 0 || RestUntil().IsMatch(low))) return DoughStands(low) ? (_shaped ? StepKind.Proof : StepKind.BulkRise) : StepKind.Rest;
+        if (RestWords().IsMatch(low) && (times.Count > 0 || RestUntil().IsMatch(low))) return DoughStands(low, times) ? (_shaped ? StepKind.Proof : StepKind.BulkRise) : FruitStands(low) ? StepKind.Soak : OnHotPan(low, times) ? StepKind.Cool : StepKind.Rest;
         if (OnPan().IsMatch(low) && times.Count > 0 && _bake >= 0) return StepKind.Cool;
         return Kneads().IsMatch(low) ? StepKind.Mix : StepKind.Work;
     }
 
     /// <summary>Shaped pieces that are set aside in the warm are proofed, whatever it is called.</summary>
-    private bool DoughStands(string low) => low.Contains("double", StringComparison.Ordinal) || (WarmPlace().IsMatch(low) && Steps.Exists(s => s.Kind is StepKind.BulkRise or StepKind.Proof));
+    private bool DoughStands(string low, IReadOnlyList<TimePhrase> times) =>
+        low.Contains("double", StringComparison.Ordinal)
+        || (WarmPlace().IsMatch(low) && (Steps.Exists(s => s.Kind is StepKind.BulkRise or StepKind.Proof) || (times.Any(t => t.High >= 30) && Steps.Exists(s => Dough().IsMatch(s.Low)))));
+
+    private bool FruitStands(string low) => Steps.Count > 0 && _bake < 0 && Steps[^1].IsHands && FruitInLiquid().IsMatch($"{Steps[^1].Low} {low}");
+
+    /// <summary>What stands on its tray or in its tin straight after the bake cools there.</summary>
+    private bool OnHotPan(string low, IReadOnlyList<TimePhrase> times) => _bake >= 0 && _bake == Steps.Count - 1 && OnThePan().IsMatch(low) && times.Count > 0 && times[0].High <= 60;
 
     private bool IsBake(string low, IReadOnlyList<HeatWords> heats, IReadOnlyList<TimePhrase> times)
     {

@@ -32,7 +32,7 @@ internal sealed partial class MethodReader
     [GeneratedRegex(@"^(?:\w+\s){0,4}?(?:rise|rest|proof|prove|bulk|chill|soak|knead|fridge|rolled|dip|mix)\b.{0,40}\d", RegexOptions.None, Patience)]
     private static partial Regex Telegraph();
 
-    [GeneratedRegex(@"^(?:don'?t|do not|never|be careful|be sure|take care|notes?:|nb\b|tips?:|hints?:|if\b(?! using)|you can|you may|you could|you should|some (?:people|bakers|like)|many|most|my |i |we |this |these |those |they |it (?:is|will|should|may|can|has|takes|looks|'s)|it's|there|nice|enjoy\b|serve\b(?! .*\b(?:bake|oven)\b)|perfect|delicious|good luck|love\b|not for|infants|children|tastes|best |check (?:at|from|after|the)|each loaf|feeds|optional|large |small |remember|all in one|thanks|dear|happy|yum|great|traditionally|traditional|depending|alternatively|the (?:[\w-]+ ){1,4}?(?:is|are|will|should|may|can|must|stays?|looks?|rises?|sinks?|spreads?)\b|place (?:the )?(?:oven )?rack|position (?:a|the) rack|arrange (?:the )?(?:oven )?racks?|adjust (?:the )?(?:oven )?rack|draw a)", RegexOptions.None, Patience)]
+    [GeneratedRegex(@"^(?:don'?t|do not|never|be careful|be sure|take care|notes?:|nb\b|tips?:|hints?:|if\b(?! using)|you can|you may|you could|you should|some (?:people|bakers|like)|many|most|my |i |we |this |these |those |they |it (?:is|will|should|may|can|has|takes|looks|'s)|it's|there|nice|enjoy\b|serve\b(?! .*\b(?:bake|oven)\b)|perfect|delicious|good luck|love\b|not for|infants|children|tastes|best |check (?:at|from|after|the)|(?:start|begin) (?:checking|looking|to check|testing)|keep an eye|watch (?:them|it|carefully|closely)|each loaf|feeds|optional|large |small |remember|all in one|thanks|dear|happy|yum|great|traditionally|traditional|depending|alternatively|the (?:[\w-]+ ){1,4}?(?:is|are|will|should|may|can|must|stays?|looks?|rises?|sinks?|spreads?)\b|place (?:the )?(?:oven )?rack|position (?:a|the) rack|arrange (?:the )?(?:oven )?racks?|adjust (?:the )?(?:oven )?rack|draw a)", RegexOptions.None, Patience)]
     private static partial Regex RemarkWords();
 
     [GeneratedRegex(@"\bgoes? in(?:to the oven)?\b|\bgo in(?:to the oven)?\b", RegexOptions.None, Patience)]
@@ -44,7 +44,7 @@ internal sealed partial class MethodReader
     [GeneratedRegex(@"^(?:\w+,? ){0,3}?(?:pre-?\s?heat(?!ed)|heat (?:the |your )?oven|warm (?:the|your) oven|set (?:the |your )?oven|turn (?:the |your )?oven|take out of the oven before)", RegexOptions.None, Patience)]
     private static partial Regex PreheatOnly();
 
-    [GeneratedRegex(@"^oven\b|^\d{3}\s?°?\s?[cf]? oven\b\.?$", RegexOptions.None, Patience)]
+    [GeneratedRegex(@"^(?:hot |moderate |medium |slow |warm )?oven\b|^\d{3}\s?°?\s?[cf]? oven\b\.?$", RegexOptions.None, Patience)]
     private static partial Regex OvenFirst();
 
     [GeneratedRegex(@"^oven\b|\boven \d|^\d{3}\s?°?\s?[cf]? oven\b", RegexOptions.None, Patience)]
@@ -59,16 +59,16 @@ internal sealed partial class MethodReader
     [GeneratedRegex(@"\b(?:re-?)?bak(?:e|es|ed)\b(?! (?:sheet|tray|tin|pan|paper|dish|parchment|goods|custard|blind paper|apples))|\bblind[- ]bake|\bcook (?:for|in the|at|until) ", RegexOptions.None, Patience)]
     private static partial Regex BakeVerb();
 
-    [GeneratedRegex(@"\b(?:before|after|while|raw or|if not|when|rather than|once) bak(?:e|ed|ing)\b|\b(?:freshly|newly|half|part) baked\b|\bdry rather than bake\b|\bbaked (?:goods|beans)|\bbaked on the\b|\bis baked\b$|\bre-?bake", RegexOptions.None, Patience)]
+    [GeneratedRegex(@"\b(?:before|after|while|raw or|if not|when|rather than|once) bak(?:e|ed|ing)\b|\b(?:ready|about|time|want|going) to bake\b|\bbefore (?:you|they) bake\b|\b(?:when|if) (?:you )?(?:bake|baking)\b|\b(?:freshly|newly|half|part) baked\b|\bdry rather than bake\b|\bbaked (?:goods|beans)|\bbaked on the\b|\bis baked\b$|\bre-?bake", RegexOptions.None, Patience)]
     private static partial Regex BakeRemark();
 
-    [GeneratedRegex(@"\bin(?:to)? (?:the |a |an )?(?:\w+ )?oven\b(?! glove)|\breturn(?:ed)? (?:it |them )?to the oven\b|\bback in the oven\b", RegexOptions.None, Patience)]
+    [GeneratedRegex(@"\bin(?:to)? (?:the |a |an )?(?:[\w°º]+ ){0,2}oven\b(?! glove)|\breturn(?:ed)? (?:it |them )?to the oven\b|\bback in the oven\b", RegexOptions.None, Patience)]
     private static partial Regex IntoOven();
 
     [GeneratedRegex(@"\b(?:turned[- ]off|cooling|falling|residual heat of the) oven\b", RegexOptions.None, Patience)]
     private static partial Regex OvenDry();
 
-    [GeneratedRegex(@"\b(?:turn(?:ed)?|switch(?:ed)?) off (?:the )?oven|\bturn (?:the )?oven off|\boven off\b|\bin the turned-off oven|\bcool in the (?:turned-off |switched-off )?oven", RegexOptions.None, Patience)]
+    [GeneratedRegex(@"\b(?:turn(?:ed)?|switch(?:ed)?) off (?:the )?oven|\bturn (?:the )?oven off|\boven off\b|\b(?:in(?:to)?|to) the (?:turned|switched)[- ]off oven|\bin the cooling oven|\bcool in the (?:turned-off |switched-off )?oven", RegexOptions.None, Patience)]
     private static partial Regex OvenOff();
 
     [GeneratedRegex(@"\b(?:cold|unlit|unheated|turned-off|off|warm) oven\b|\bpan of (?:hot|boiling) water\b|\bin the oven\b(?=.*\b(?:rise|prove|proof|light))|\b(?:rise|prove|proof)\b[^.]*\bin the oven\b|\boven light", RegexOptions.None, Patience)]
@@ -111,16 +111,19 @@ internal sealed partial class MethodReader
     [GeneratedRegex(@"\bwarm (?:place|spot|room)\b|\bsomewhere warm\b|\bto (?:rise|prove)\b", RegexOptions.None, Patience)]
     private static partial Regex WarmPlace();
 
+    [GeneratedRegex(@"\b(?:dough|knead)\b", RegexOptions.None, Patience)]
+    private static partial Regex Dough();
+
     [GeneratedRegex(@"\b(?:leave|stay|stand|rest|remain) (?:\w+ )?(?:in|on) (?:the |its |their )?(?:\w+ )?(?:tin|pan|tray|sheet|mould|oven)s?\b", RegexOptions.None, Patience)]
     private static partial Regex OnPan();
 
-    [GeneratedRegex(@"\b(?:cream|beat|whip|knead|mixer|speed|dough hook|electric whisk|food processor|blitz|paddle)\b(?! (?:cheese|cream))|^mix\b(?=.*\d+ ?min)", RegexOptions.None, Patience)]
+    [GeneratedRegex(@"\b(?:cream|beat|whip|knead|mixer|speed|on (?:low|medium|high)(?! heat)|dough hook|electric whisk|food processor|blitz|paddle)\b(?! (?:cheese|cream))|^mix\b(?=.*\d+ ?min)", RegexOptions.None, Patience)]
     private static partial Regex Kneads();
 
     [GeneratedRegex(@"\b(?:shape|divide|plait|braid|roll (?:them |it |each |the dough |dough |piece |pieces |out |up |into|in )|roll into|form (?:into|about|\d|an? (?!(?:\w+,? ){0,2}(?:dough|paste|batter|mixture|mix|ball|crumb|icing)))|cut (?:into|out|in|a)|stamp|drop|scoop|pipe|split into|mould|split in)\b", RegexOptions.None, Patience)]
     private static partial Regex Shapes();
 
-    [GeneratedRegex(@"\bwhile (?:(?:it|they|the \w+|these|those)(?: is| are|'s)? )?(?:still )?(?:luke)?(?:warm|hot)\b|\bwhile (?:the |each )?[\w ]{1,20} (?:is|are) (?:still )?(?:luke)?(?:warm|hot)\b|\bstill (?:luke)?warm\b|\bwhen (?:just )?warm\b|^while (?:it'?s|they'?re) cooling in (?:the )?tin|\bwhile its cooling in tin\b|\bglaze warm\b", RegexOptions.None, Patience)]
+    [GeneratedRegex(@"\bwhil(?:e|st) (?:(?:it|they|the \w+|these|those)(?: is| are|'s)? )?(?:(?:still|just|a little|slightly|quite|very) )*(?:luke)?(?:warm|hot)\b|\bwhile (?:(?:it|they|the \w+|these|those)(?: is| are|'s)? )?(?:still )?(?:luke)?(?:warm|hot)\b|\bwhile (?:the |each )?[\w ]{1,20} (?:is|are) (?:still )?(?:luke)?(?:warm|hot)\b|\bstill (?:luke)?warm\b|\bwhen (?:just )?warm\b|^while (?:it'?s|they'?re) cooling in (?:the )?tin|\bwhile its cooling in tin\b|\bglaze warm\b", RegexOptions.None, Patience)]
     private static partial Regex WhileWarm();
 
     [GeneratedRegex(@"\b(?:when|once|until|after|till|as soon as|only when)\b[^.,]{0,34}?\b(?:completely cool|cold|cooled|cool(?:ed)? completely|cool|fully cool)\b(?! enough| down for)", RegexOptions.None, Patience)]
@@ -165,7 +168,7 @@ internal sealed partial class MethodReader
     [GeneratedRegex(@"^(?:at least|needed|serving|use|you need|required|christmas|ready to|cool|cold|done|after|you)\b", RegexOptions.None, Patience)]
     private static partial Regex NoTest();
 
-    [GeneratedRegex(@"\b(?:till|until|to)?\s*\d{2,3}\s?°?\s?[cf] (?:in the (?:core|middle|centre|center)|inside|internal)\b", RegexOptions.None, Patience)]
+    [GeneratedRegex(@"\b(?:internal|core|inside|centre|center) (?:temp(?:erature)?\.?,? ?)?(?:(?:of|is|reaches|reads|should be|about|hits|at)\s)*:?\s?\d{2,3}\s?°?\s?[cf]\b|\b(?:till|until|to)?\s*\d{2,3}\s?°?\s?[cf] (?:in the (?:core|middle|centre|center)|inside|internal)\b", RegexOptions.None, Patience)]
     private static partial Regex Core();
 
     [GeneratedRegex(@"\b(?:it is|they are|it's) (?:done|ready|baked|cooked) when (?<test>[^;.]{3,90})|\bwhen you (?:poke in|insert) (?<test>a (?:skewer|knife|toothpick)[^;.]{3,60})|\bif you gently shake (?<test>[^;.]{3,80})|(?<test>\b(?:a )?skewer (?:it )?should come out clean|hollow[- ]sounding when tapped[^;.,]{0,20})", RegexOptions.None, Patience)]
@@ -263,8 +266,23 @@ internal sealed partial class MethodReader
     [GeneratedRegex(@"^(?:the |each |half )[\w ]{2,30} (?:is|are) (?:then )?(?:rolled|dusted|brushed|dipped|iced|glazed|coated|sugared|filled|turned out|spread)\b", RegexOptions.None, Patience)]
     private static partial Regex Passive();
 
-    [GeneratedRegex(@"\((?!\s*(?:(?:about |approx\.? )?\d|overnight|at least))[^)]*\)", RegexOptions.None, Patience)]
+    [GeneratedRegex(@"\((?!\s*(?:(?:about |approx\.? |or |and )?(?:up to )?(?:about )?(?:\d|overnight)|at least))[^)]*\)", RegexOptions.None, Patience)]
     private static partial Regex Brackets();
+
+    // "Evening: stir ...", "Day 2: ...", "Step one: ...": a label says when, and what follows is the work.
+    [GeneratedRegex(@"^(?<label>(?:the )?(?:evening|morning|afternoon|night|noon|next|following|previous|same|day|dough|baking|sunday|monday|tuesday|wednesday|thursday|friday|saturday|first|second|third|step|to (?:bake|shape|mix|assemble|finish|serve|prove|proof)|shaping|mixing|assembly|finishing|proving|proofing|bulk|final|on the day)\b[^:.]{0,28}):\s+", RegexOptions.IgnoreCase, Patience)]
+    private static partial Regex Label();
+
+    // Fruit that stands in spirit, tea or juice soaks, whatever it is called.
+    [GeneratedRegex(@"\b(?:raisins|sultanas|currants|fruits?|dates|figs|prunes|cranberries|peel|seeds|oats|oatmeal|apricots|cherries|biscuits|bread)\b[^.]*\b(?:rum|brandy|whisky|whiskey|sherry|tea|juice|water|liqueur|wine|port|milk|buttermilk|cider|stout)\b|\b(?:rum|brandy|whisky|whiskey|sherry|tea|juice|liqueur|wine|port|cider|stout|water)\b[^.]*\b(?:over|on|onto|to)\b[^.]*\b(?:raisins|sultanas|currants|fruits?|dates|figs|prunes|cranberries|peel|seeds|oats|apricots|cherries)\b", RegexOptions.None, Patience)]
+    private static partial Regex FruitInLiquid();
+
+    [GeneratedRegex(@"\b(?:on|in) (?:the |its |their )?(?:baking |cookie |hot )?(?:tin|pan|tray|sheet|mould)s?\b", RegexOptions.None, Patience)]
+    private static partial Regex OnThePan();
+
+    // "put on the lowest rack in a 425 oven. After 20 minutes reduce the heat": the first stretch has its minutes in the second sentence.
+    [GeneratedRegex(@"^(?:then )?after (?:the first |about )?(?<time>\d{1,3}(?: ?- ?\d+)? ?(?:min(?:ute)?s?))\b,? (?:reduce|lower|turn|drop|raise|increase)", RegexOptions.None, Patience)]
+    private static partial Regex AfterReduce();
 
     [GeneratedRegex(@"^(?:and|&|n|but)\s+", RegexOptions.IgnoreCase, Patience)]
     private static partial Regex LeadingAnd();

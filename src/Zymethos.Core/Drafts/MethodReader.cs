@@ -67,6 +67,12 @@ internal sealed partial class MethodReader
     /// <summary>Takes a sentence, or the part of one that stands for itself, and says what it became.</summary>
     private string TakePiece(string piece)
     {
+        if (Label().Match(piece) is { Success: true } label && Commands(piece[label.Length..].ToLowerInvariant()))
+        {
+            Pend(label.Groups["label"].Value);
+            piece = char.ToUpperInvariant(piece[label.Length]) + piece[(label.Length + 1)..];
+        }
+
         var low = piece.ToLowerInvariant();
         if (YieldWords.Line(piece.TrimEnd('.', '!')) is { } yield && !VerbWithObject().IsMatch(low))
         {
@@ -81,6 +87,8 @@ internal sealed partial class MethodReader
             foreach (var keeping in KeepingWords.In(low))
             {
                 if (PointOfTime().IsMatch(low) && Steps.Count > 0) keeping.After = Steps[^1].Draft.Key;
+                // What is chilled to the end and kept nowhere else is kept cold.
+                if (keeping.Place == "counter" && Steps.Count > 0 && Steps[^1].Kind == StepKind.Chill) keeping.Place = "refrigerator";
                 _reading.Keeping.Add(keeping);
             }
 
@@ -142,6 +150,14 @@ internal sealed partial class MethodReader
         }
     }
 
+    /// <summary>"cutting into 12 bars" as an order: "cut into 12 bars".</summary>
+    private static string Commanded(string work)
+    {
+        var verb = work.Split(' ')[0].TrimEnd('.').ToLowerInvariant();
+        var order = verb switch { "cutting" => "cut", "icing" => "ice", "glazing" => "glaze", "frosting" => "frost", "filling" => "fill", "decorating" => "decorate", "spreading" => "spread", "dipping" => "dip", "dusting" => "dust", "wrapping" => "wrap", "assembling" => "assemble", "covering" => "cover", "coating" => "coat", "turning" => "turn", _ => verb };
+        return verb.Length >= work.TrimEnd('.').Length ? $"{order} it" : order + work[verb.Length..];
+    }
+
     /// <summary>Takes a clause; false when it only set a heat or said something of what is there already.</summary>
     private bool TakeClause(string clause)
     {
@@ -169,6 +185,7 @@ internal sealed partial class MethodReader
         }
 
         if (YieldWords.Divided(low) is { } division && !low.Contains("remaining", StringComparison.Ordinal)) Divide(division, low);
+        if (AfterReduce().Match(low) is { Success: true } first && _bake < 0 && _heat is not null) TakeBake("Bake", $"bake for {first.Groups["time"].Value}", [], TimePhrase.In(first.Groups["time"].Value));
         // What stands in brackets is a remark, unless it is a time.
         var bare = Brackets().Replace(low, " ");
         var times = TimePhrase.In(bare);
@@ -182,6 +199,7 @@ internal sealed partial class MethodReader
         if (heats.Count > 0 && !low.Contains("grill", StringComparison.Ordinal) && HeatChange().IsMatch(low)) _heat = heats[^1];
         if (IntoOven().IsMatch(low) && kind is StepKind.Work)
         {
+            if (heats.Count > 0) _heat = heats[0];
             _atOnce |= AtOnce().IsMatch(low) || low.Contains("delay", StringComparison.Ordinal) || low.Contains("straight", StringComparison.Ordinal);
             Pend(clause);
             return false;
@@ -358,11 +376,23 @@ internal sealed partial class MethodReader
         }
 
         CloseTies();
+        KeptBare();
+    }
+
+    /// <summary>What keeps without its icing or filling is kept after the cooling, or the bake, that comes before the last work by hand.</summary>
+    private void KeptBare()
+    {
+        foreach (var keeping in _reading.Keeping.Where(k => k.After == KeepingWords.BeforeFinish))
+        {
+            var at = _bake < 0 ? -1 : Steps.FindLastIndex(s => s.Kind == StepKind.Cool && s.Strand == Steps[_bake].Strand) is var cool && cool > _bake ? cool : _bake;
+            keeping.After = at >= 0 && Steps.Skip(at + 1).Any(s => s.IsHands) ? Steps[at].Draft.Key : "";
+        }
     }
 
     private static string TitleOf(string clause)
     {
         var text = ClauseSplitter.WithoutJoint(clause).Trim();
+        if (BeforeWork().Match(text) is { Success: true, Index: 0 } before) text = Commanded(text[before.Length..]);
         // What comes before the verb only says where or when.
         var lead = Lead().Match(text);
         if (lead.Success && text.Length - lead.Length > 8 && !HasVerb(lead.Value)) text = text[lead.Length..];

@@ -107,7 +107,7 @@ internal sealed partial class RowReader
         }
 
         var name = plain;
-        if (YieldWords.InHeading(plain) is { } bracket)
+        if (plain.Length < 140 && YieldWords.InHeading(plain) is { } bracket)
         {
             _rows.Yields.Add(bracket.Yield);
             if (bracket.Name.Length < plain.Length) _rows.Notes.Add(plain[bracket.Name.Length..].Trim(' ', '(', ')', '-', '–', '—'));
@@ -124,6 +124,13 @@ internal sealed partial class RowReader
         // A whole paragraph in the first row is a method without a name.
         if (SentenceSplitter.Split(name) is { Count: > 2 } sentences && name.Length > 160)
         {
+            if (Greeting().IsMatch(sentences[0]))
+            {
+                TakeRow(plain);
+                if (RecipeFor().Match(plain) is { Success: true } named) _rows.Name = char.ToUpperInvariant(named.Groups["what"].Value[0]) + named.Groups["what"].Value[1..];
+                return true;
+            }
+
             if (sentences[0].Length > 60 || sentences[0].Any(char.IsAsciiDigit) || StartsWithVerb(sentences[0])) return false;
             _rows.Name = sentences[0].TrimEnd('.', '!');
             Became(_rows.Name, "name");
@@ -271,6 +278,7 @@ internal sealed partial class RowReader
             var pieces = Pieces(label.Success ? text[label.Length..] : text, needed);
             // "Caster sugar for sprinkling." behind a list belongs to it.
             if (pieces.Count == 0 && lists.Count > 0 && ForUse().IsMatch(plain) && LineReader.Read(plain, _knowledge).Ingredient is not null) pieces = [plain];
+            if (pieces.Count == 0 && lists.Count > 0 && LineSplitter.StartsWithAmount(plain) && plain.Length < 60 && LineReader.Read(plain, _knowledge) is { Ingredient: not null, Amounts.Length: > 0 }) pieces = [plain];
             if (pieces.Count == 0) break;
             lists.Add((label.Success ? label.Groups["part"].Value : "", pieces));
         }
@@ -281,6 +289,7 @@ internal sealed partial class RowReader
     /// <summary>The ingredients of a sentence that is a list; empty when it is none.</summary>
     private List<string> Pieces(string text, bool needed)
     {
+        if (!needed && OrderInside().IsMatch(text)) return [];
         var verb = !needed && StartsWithVerb(text);
         var pieces = LineSplitter.Split(text, _knowledge);
         var amounts = pieces.Count(p => LineReader.Read(p, _knowledge) is { Amounts.Length: > 0, Ingredient: not null });
@@ -374,7 +383,7 @@ internal sealed partial class RowReader
     [GeneratedRegex(@"^(?:step\s*)?\d{1,2}[.):]?$|^-{2,}$|^\*{2,}$|^_{2,}$|^={2,}$", RegexOptions.IgnoreCase, 200)]
     private static partial Regex StepNumber();
 
-    [GeneratedRegex(@"^\((?:makes? |serves )?\d+[\w\s]{0,30}\)$", RegexOptions.IgnoreCase, 200)]
+    [GeneratedRegex(@"^\((?:makes? |serves )?(?:about |approx\.? |around |~ ?)?\d+[\w\s-]{0,30}\)$", RegexOptions.IgnoreCase, 200)]
     private static partial Regex BracketOnly();
 
     [GeneratedRegex(@"^\s*(?:makes?|yields?|serves)", RegexOptions.IgnoreCase, 200)]
@@ -429,6 +438,10 @@ internal sealed partial class RowReader
     [GeneratedRegex(@"[;,]?\s*\band (?:for )?(?:the |for the )?(?<part>inside|filling|topping|crumb|glaze|icing)\b[:,]?\s*", RegexOptions.IgnoreCase, 200)]
     private static partial Regex Inside();
 
+    // "so basically melt 175g butter, ..., then stir in 350g oats": orders, and no list.
+    [GeneratedRegex(@"\b(?:then|basically|just|first|and|you) (?:melt|stir|mix|beat|whisk|fold|cream|add|pour|bake|knead|press|rub|bring|boil|simmer|spread|put|tip|pop|blend|combine)\b", RegexOptions.IgnoreCase, 200)]
+    private static partial Regex OrderInside();
+
     [GeneratedRegex(@"^[\p{L}' -]{3,40} (?:for \w+ing|to (?:dust|serve|finish|decorate|glaze|roll))$", RegexOptions.IgnoreCase, 200)]
     private static partial Regex ForUse();
 
@@ -437,6 +450,12 @@ internal sealed partial class RowReader
 
     [GeneratedRegex(@"\b(?:sauce|cream|pastry|base|dough|filling|topping|icing|syrup|glaze|curd|buttercream|custard|crust|sponge)\s*(?:\(.*\))?:?$", RegexOptions.IgnoreCase, 200)]
     private static partial Regex NamedPart();
+
+    [GeneratedRegex(@"^\W*(?:hi|hiya|hello|hey|dear|thanks|thank you|ok|okay|right|so)\b", RegexOptions.IgnoreCase, 200)]
+    private static partial Regex Greeting();
+
+    [GeneratedRegex(@"\b(?:the|my|our|nan's|mum's|gran's) (?<what>(?:[\p{L}'’-]+ ){1,4}?)recipe\b", RegexOptions.IgnoreCase, 200)]
+    private static partial Regex RecipeFor();
 
     [GeneratedRegex(@"\s{3,}|\t+", RegexOptions.None, 200)]
     private static partial Regex Gap();

@@ -9,6 +9,9 @@ internal static class TraysAndWaves
     /// <summary>Square centimetres of tray that a piece takes, by kind of bake (common practice, no source).</summary>
     private static readonly Dictionary<string, double> Area = new(StringComparer.Ordinal) { ["cookies"] = 45, ["rolledCookies"] = 32, ["buns"] = 65, ["twiceBaked"] = 24 };
 
+    // Pieces of which each has a tin of its own.
+    private static readonly HashSet<string> Whole = new(StringComparer.OrdinalIgnoreCase) { "loaves", "small loaves", "large loaves", "cakes", "loaf cakes", "tarts", "pies" };
+
     /// <summary>Sets trays and waves where the yield and the words of the method give them; asks where they are a guess.</summary>
     public static void Set(RecipeDraft draft, MethodReading reading, List<QuestionDraft> questions)
     {
@@ -44,6 +47,10 @@ internal static class TraysAndWaves
             questions.Add(QuestionDraft.Of(QuestionAbout.Pan, $"{pieces} {draft.PieceName}: on {trays} trays? That is a guess from their size.", $"steps/{step.Draft.Key}/trays",
                 [($"{trays} trays", trays.ToString(CultureInfo.InvariantCulture)), .. Enumerable.Range(1, 4).Where(t => t != trays).Select(t => ($"{t} {(t == 1 ? "tray" : "trays")}", t.ToString(CultureInfo.InvariantCulture)))]));
         }
+
+        // Two loaves want two tins, unless the words name their number.
+        foreach (var step in reading.Steps.Where(s => s.Kind == StepKind.Bake && s.Draft.Pans.Length == 0 && s.Draft.Times.Length == 0 && pieces is > 1 and <= 6 && Whole.Contains(draft.PieceName) && !IsTray(s.Draft.Pan)))
+            step.Draft.Pans = pieces.ToString(CultureInfo.InvariantCulture);
 
         var waves = reading.Steps.Select(s => s.Draft.Times).Where(t => t.Length > 0).Distinct().ToList();
         // Steps that are repeated are repeated equally often.

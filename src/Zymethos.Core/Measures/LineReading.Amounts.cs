@@ -43,6 +43,7 @@ internal sealed partial class LineReading
             return;
         }
 
+        if (Match(inside) is { } whole && whole.Count == inside.Count) _explained = whole.Ingredient;
         TakeRemark(inside);
     }
 

@@ -30,6 +30,7 @@ internal sealed partial class LineReading
     private string _size = "";
     private string _name = "";
     private Ingredient? _ingredient;
+    private Ingredient? _explained;
 
     public LineReading(string text, string[] tokens, IngredientKnowledge knowledge)
     {
@@ -153,6 +154,14 @@ internal sealed partial class LineReading
             var left = words.Where(w => !Sort(w)).ToList();
             _name = string.Join(' ', left);
             Name(left);
+            // "Mehl (plain flour)": the bracket says what it is; the unknown word is asked about all the same.
+            if (_explained is { } explained)
+            {
+                _ingredient = explained;
+                _name = explained.Name;
+                _left.AddRange(left);
+                _notes.Add(string.Join(' ', left));
+            }
         }
 
         if (_partOfFruit.Count > 0) NameFruit();

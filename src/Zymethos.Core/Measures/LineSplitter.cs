@@ -55,12 +55,25 @@ public static partial class LineSplitter
 
     private static IEnumerable<string> List(string line, IngredientKnowledge knowledge)
     {
+        // Semicolons part more than commas do: "chips, 3 oz; oats, 8 oz".
+        if (line.Count(c => c == ';') >= 2 && !line.Contains('(', StringComparison.Ordinal))
+        {
+            foreach (var piece in line.Split(';').Select(p => p.Trim()).Where(p => p.Length > 0)) yield return piece;
+            yield break;
+        }
+
+        foreach (var piece in ByCommas(line, knowledge)) yield return piece;
+    }
+
+    private static IEnumerable<string> ByCommas(string line, IngredientKnowledge knowledge)
+    {
         var pieces = new List<string>();
         foreach (var piece in Commas(line))
         {
             var starts = StartsWithAmount(piece) && LineReader.Read(piece, knowledge) is { Amounts.Length: > 0, Name.Length: > 0 } read && (read.Ingredient is not null || (read.Name.Length > 2 && piece.Any(char.IsDigit) && !SizeOnly().IsMatch(piece)));
+            starts |= Trailing().IsMatch(piece) && pieces.TrueForAll(p => Trailing().IsMatch(p)) && LineReader.Read(piece, knowledge) is { Amounts.Length: > 0, Ingredient: not null };
             // "2 tbsp cold water, 1 to 2 at a time" is a remark.
-            var bare = !starts && (knowledge.Find(piece) is not null || SaltAndPepper().IsMatch(piece)) && line.Count(c => c == ',') >= 2 && !LineWords.Forms.Contains(piece.ToLowerInvariant());
+            var bare = !starts && ((knowledge.Find(piece) is not null && line.Count(c => c == ',') >= 2) || SaltAndPepper().IsMatch(piece)) && !LineWords.Forms.Contains(piece.ToLowerInvariant());
             if (pieces.Count == 0 || bare || (starts && LineReader.Read(pieces[^1], knowledge).Name.Length > 0)) pieces.Add(piece);
             else pieces[^1] = $"{pieces[^1]}, {piece}";
         }
@@ -122,11 +135,15 @@ public static partial class LineSplitter
         return [line];
     }
 
-    [GeneratedRegex(@"^salt (?:and|&) (?:black )?pepper$", RegexOptions.IgnoreCase, 200)]
+    [GeneratedRegex(@"^(?:salt (?:and|&) (?:black )?pepper|(?:coarse|flaky|sea|kosher|coarse sea|flaky sea) salt)$", RegexOptions.IgnoreCase, 200)]
     private static partial Regex SaltAndPepper();
 
     [GeneratedRegex(@"^\s*\d+(?:[.,]\d+)?\s?(?:cm|mm|inch(?:es)?|in\.?|""|x\b|to \d)", RegexOptions.IgnoreCase, 200)]
     private static partial Regex SizeOnly();
+
+    // "flour 300 g": the amount stands behind.
+    [GeneratedRegex(@"^\p{L}[\p{L}\s'’-]{1,40}\s(?:\d+(?:[.,/]\d+)?|[½¼¾])\s?(?:g|kg|ml|l|dl|oz|lb|tsp|tbsp|cups?)\b", RegexOptions.IgnoreCase, 200)]
+    private static partial Regex Trailing();
 
     [GeneratedRegex(@"\s{3,}|\t+", RegexOptions.None, 200)]
     private static partial Regex Gap();
