@@ -17,6 +17,9 @@ public sealed record CorpusRecipe(string Name, string Text, IReadOnlyList<string
     /// <summary>Twenty more, written after the reader was tuned on both others.</summary>
     public static IReadOnlyList<CorpusRecipe> Third { get; } = Load("Third");
 
+    /// <summary>Twenty more, written after the reader was tuned on all of these.</summary>
+    public static IReadOnlyList<CorpusRecipe> Fourth { get; } = Load("Fourth");
+
     private static List<CorpusRecipe> Load(string which) =>
         [.. Directory.GetFiles(Folder(which), "*.txt").Order(StringComparer.Ordinal).Select(file => new CorpusRecipe(
             Path.GetFileNameWithoutExtension(file),
