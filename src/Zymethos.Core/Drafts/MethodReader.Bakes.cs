@@ -44,7 +44,15 @@ internal sealed partial class MethodReader
         var share = 100.0 * (first.Low + first.High) / (a + b);
         var kind = between.Count > 0 && TurnWork().IsMatch(between[0].Low) ? "turn" : between.Count > 0 && CoverWork().IsMatch(between[0].Low) ? "cover" : "top";
         var title = between.Count > 0 ? between[0].Draft.Title : TitleOf(clause);
-        var touched = between.Count > 0;
+        // "uncover and bake 20 minutes more": the touch stands in the clause itself.
+        var own = between.Count == 0 && OwnTouch().Match(ClauseSplitter.WithoutJoint(low)) is { Success: true } match ? match.Value : "";
+        if (own.Length > 0)
+        {
+            kind = TurnWork().IsMatch(own) ? "turn" : CoverWork().IsMatch(own) && !own.StartsWith("un", StringComparison.Ordinal) ? "cover" : "top";
+            title = own;
+        }
+
+        var touched = between.Count > 0 || own.Length > 0;
         foreach (var step in between)
         {
             bake.Draft.Instruction = $"{bake.Draft.Instruction} {step.Draft.Instruction}";

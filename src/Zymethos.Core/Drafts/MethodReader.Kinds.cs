@@ -73,6 +73,7 @@ internal sealed partial class MethodReader
     /// <summary>Shaped pieces that are set aside in the warm are proofed, whatever it is called.</summary>
     private bool DoughStands(string low, IReadOnlyList<TimePhrase> times) =>
         low.Contains("double", StringComparison.Ordinal)
+        || (_shaped && _bake < 0 && times.Any(t => t.Low >= 20) && Steps.Exists(s => s.Kind == StepKind.BulkRise) && Steps[^1].IsHands)
         || (WarmPlace().IsMatch(low) && (Steps.Exists(s => s.Kind is StepKind.BulkRise or StepKind.Proof) || (times.Any(t => t.High >= 30) && Steps.Exists(s => Dough().IsMatch(s.Low)))));
 
     private bool FruitStands(string low) => Steps.Count > 0 && _bake < 0 && Steps[^1].IsHands && FruitInLiquid().IsMatch($"{Steps[^1].Low} {low}");

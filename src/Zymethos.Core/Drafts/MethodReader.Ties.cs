@@ -11,6 +11,7 @@ internal sealed partial class MethodReader
     {
         var part = PartStart().Match(low);
         var word = part.Success ? part.Groups["part"].Value : "";
+        if (_strand > 0 && Steps.Count > 0 && Steps[^1].Strand == _strand && _bake < 0 && !_sameSentence && !part.Success && SetAside().IsMatch(Steps[^1].Low)) EndSide();
         var starts = (Meanwhile().IsMatch(low) || WhileOther().IsMatch(low)) && Steps.Count > 0;
         if (part.Success && IsSidePart(word) && (Steps.Count > 0 || _context.Parts.Count > 1 || low.Contains("first", StringComparison.Ordinal))) starts = true;
         if (starts && !(_strand > 0 && _sideParagraph == _paragraph && !part.Success))

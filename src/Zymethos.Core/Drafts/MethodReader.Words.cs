@@ -38,10 +38,10 @@ internal sealed partial class MethodReader
     [GeneratedRegex(@"\bgoes? in(?:to the oven)?\b|\bgo in(?:to the oven)?\b", RegexOptions.None, Patience)]
     private static partial Regex GoesIn();
 
-    [GeneratedRegex(@"\bpre-?\s?heat(?!ed)|\bheat (?:up )?(?:the |your |an )?oven|\bwarm (?:the|your) oven|\bset (?:the |your )?oven|\bturn (?:the |your )?oven (?:on|up|to)|\bheat oven|\bturn on (?:the |your )?oven|\bget the oven", RegexOptions.None, Patience)]
+    [GeneratedRegex(@"\bpre-?\s?heat(?!ed)|\bheat (?:up )?(?:the |your |an? )?(?:dutch oven|casserole|cast[- ]iron pot|baking (?:stone|steel)|pizza stone)|\bheat (?:up )?(?:the |your |an )?oven|\bwarm (?:the|your) oven|\bset (?:the |your )?oven|\bturn (?:the |your )?oven (?:on|up|to)|\bheat oven|\bturn on (?:the |your )?oven|\bget the oven", RegexOptions.None, Patience)]
     private static partial Regex Preheat();
 
-    [GeneratedRegex(@"^(?:\w+,? ){0,3}?(?:pre-?\s?heat(?!ed)|heat (?:the |your )?oven|warm (?:the|your) oven|set (?:the |your )?oven|turn (?:the |your )?oven|take out of the oven before)", RegexOptions.None, Patience)]
+    [GeneratedRegex(@"^(?:\w+,? ){0,3}?(?:pre-?\s?heat(?!ed)|heat (?:the |your |an? )?(?:dutch |oven|casserole|cast[- ]iron|baking (?:stone|steel)|pizza stone)|warm (?:the|your) oven|set (?:the |your )?oven|turn (?:the |your )?oven|take out of the oven before)", RegexOptions.None, Patience)]
     private static partial Regex PreheatOnly();
 
     [GeneratedRegex(@"^(?:hot |moderate |medium |slow |warm )?oven\b|^\d{3}\s?°?\s?[cf]? oven\b\.?$", RegexOptions.None, Patience)]
@@ -111,6 +111,16 @@ internal sealed partial class MethodReader
     [GeneratedRegex(@"\bwarm (?:place|spot|room)\b|\bsomewhere warm\b|\bto (?:rise|prove)\b", RegexOptions.None, Patience)]
     private static partial Regex WarmPlace();
 
+    [GeneratedRegex(@"^(?:uncover|cover|turn|flip|rotate|swap|top|sprinkle|brush|tent|remove the (?:foil|lid|cover))\b[^,.]{0,40}?(?= and (?:bake|cook|return)|, (?:bake|cook))", RegexOptions.None, Patience)]
+    private static partial Regex OwnTouch();
+
+    // "set aside", "put in the fridge": what was made beside is done with, and the next sentence is of the main thing again.
+    [GeneratedRegex(@"\b(?:set|put|leave) (?:\w+ ){0,3}?(?:aside|to one side)\b|\b(?:in|into|to) the (?:fridge|refrigerator|freezer)\b(?! for)|^(?:chill|refrigerate)\b", RegexOptions.None, Patience)]
+    private static partial Regex SetAside();
+
+    [GeneratedRegex(@"\((?<inside>[^)]{8,120})\)", RegexOptions.None, Patience)]
+    private static partial Regex Bracketed();
+
     [GeneratedRegex(@"\b(?:dough|knead)\b", RegexOptions.None, Patience)]
     private static partial Regex Dough();
 
@@ -120,7 +130,7 @@ internal sealed partial class MethodReader
     [GeneratedRegex(@"\b(?:cream|beat|whip|knead|mixer|speed|on (?:low|medium|high)(?! heat)|dough hook|electric whisk|food processor|blitz|paddle)\b(?! (?:cheese|cream))|^mix\b(?=.*\d+ ?min)", RegexOptions.None, Patience)]
     private static partial Regex Kneads();
 
-    [GeneratedRegex(@"\b(?:shape|divide|plait|braid|roll (?:them |it |each |the dough |dough |piece |pieces |out |up |into|in )|roll into|form (?:into|about|\d|an? (?!(?:\w+,? ){0,2}(?:dough|paste|batter|mixture|mix|ball|crumb|icing)))|cut (?:into|out|in|a)|stamp|drop|scoop|pipe|split into|mould|split in)\b", RegexOptions.None, Patience)]
+    [GeneratedRegex(@"\b(?:shape|divide|plait|braid|(?:make|form)(?: up)? (?:into |in )?(?:\d+|six|eight|ten|twelve|sixteen|little|small|round) (?:\w+ )?(?:buns|rolls|balls|loaves|rounds|pieces|bagels|sticks)|roll (?:them |it |each |the dough |dough |piece |pieces |out |up |into|in )|roll into|form (?:into|about|\d|an? (?!(?:\w+,? ){0,2}(?:dough|paste|batter|mixture|mix|ball|crumb|icing)))|cut (?:into|out|in|a)|stamp|drop|scoop|pipe|split into|mould|split in)\b", RegexOptions.None, Patience)]
     private static partial Regex Shapes();
 
     [GeneratedRegex(@"\bwhil(?:e|st) (?:(?:it|they|the \w+|these|those)(?: is| are|'s)? )?(?:(?:still|just|a little|slightly|quite|very) )*(?:luke)?(?:warm|hot)\b|\bwhile (?:(?:it|they|the \w+|these|those)(?: is| are|'s)? )?(?:still )?(?:luke)?(?:warm|hot)\b|\bwhile (?:the |each )?[\w ]{1,20} (?:is|are) (?:still )?(?:luke)?(?:warm|hot)\b|\bstill (?:luke)?warm\b|\bwhen (?:just )?warm\b|^while (?:it'?s|they'?re) cooling in (?:the )?tin|\bwhile its cooling in tin\b|\bglaze warm\b", RegexOptions.None, Patience)]
@@ -180,7 +190,7 @@ internal sealed partial class MethodReader
     [GeneratedRegex(@"\b(?:until|till|til|untill)\b", RegexOptions.None, Patience)]
     private static partial Regex UntilDone();
 
-    [GeneratedRegex(@"\bhalf-?\s?way\b|\bhalf the time\b|\bmid-?way\b", RegexOptions.None, Patience)]
+    [GeneratedRegex(@"\bhalf-?\s?way\b|\bhalf the time\b|\bmid-?way\b|\b(?:turn|flip|rotat|swap|switch)(?:p?ing|e)? (?:\w+ ){0,3}?once\b", RegexOptions.None, Patience)]
     private static partial Regex HalfWay();
 
     [GeneratedRegex(@"\b(?:turn|turning|rotate|rotating|swap|swapping|switch|switching|cover|covering|tent|tenting|top|sprinkle|strew|scatter|brush|stir|stirring|flip|flipping|add|spread|open|uncover)\b", RegexOptions.None, Patience)]

@@ -1,4 +1,5 @@
 using System.Globalization;
+using System.Text.RegularExpressions;
 using Zymethos.Core.Interchange;
 using Zymethos.Core.Recipes;
 using Zymethos.Core.Safety;
@@ -82,7 +83,13 @@ internal sealed partial class MethodReader
         }
 
         PieceWords(low);
-        if (KeepingWords.Speaks(low))
+        // "chill for 30 min (the dough keeps 3 days in the fridge)".
+        foreach (Match bracket in Bracketed().Matches(low))
+        {
+            if (KeepingWords.Speaks(bracket.Groups["inside"].Value) && !KeepingWords.Speaks(Bracketed().Replace(low, " "))) _reading.Keeping.AddRange(KeepingWords.In(bracket.Groups["inside"].Value));
+        }
+
+        if (KeepingWords.Speaks(Bracketed().Replace(low, " ")) || (KeepingWords.Speaks(low) && !Commands(low)))
         {
             foreach (var keeping in KeepingWords.In(low))
             {

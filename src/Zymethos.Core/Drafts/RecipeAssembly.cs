@@ -1,4 +1,5 @@
 using System.Globalization;
+using System.Text.RegularExpressions;
 using Zymethos.Core.Interchange;
 using Zymethos.Core.Measures;
 using Zymethos.Core.Recipes;
@@ -7,7 +8,7 @@ using Zymethos.Core.Scaling;
 namespace Zymethos.Core.Drafts;
 
 /// <summary>Makes a draft of what was found in a text or a page: lines to their parts, the method read, kinds, what follows from kinds, and the questions that are left.</summary>
-internal static class RecipeAssembly
+internal static partial class RecipeAssembly
 {
     /// <summary>The draft.</summary>
     /// <param name="rows">What was found.</param>
@@ -69,10 +70,21 @@ internal static class RecipeAssembly
             rows.Yields.Add(new YieldWords(pans, pans == 1 ? name : name == "loaf" ? "loaves" : $"{name}s", 2));
         }
 
+        // A tin of twelve cups gives twelve, and so do thirty wafers or paper cases in the list.
+        if (rows.Yields.Count == 0 && reading.Steps.Find(s => s.Kind == StepKind.Bake && !s.IsPanGuessed && s.Draft.Pan.Contains("muffin", StringComparison.OrdinalIgnoreCase)) is { } cups && CupsOf().Match(cups.Draft.Pan) is { Success: true } tin)
+            rows.Yields.Add(new YieldWords(int.Parse(tin.Value, CultureInfo.InvariantCulture) * (int.TryParse(cups.Draft.Pans, CultureInfo.InvariantCulture, out var tins) ? tins : 1), "pieces", 3));
+        if (rows.Yields.Count == 0 && rows.Parts.SelectMany(p => p.Lines).Select(l => OneEach().Match(l)).FirstOrDefault(m => m.Success) is { } each)
+            rows.Yields.Add(new YieldWords(int.Parse(each.Groups["n"].Value, CultureInfo.InvariantCulture), "pieces", 3));
         if (rows.Yields.OrderBy(y => y.Rank).FirstOrDefault() is not { } yield) return;
         draft.Pieces = yield.Pieces.ToString(CultureInfo.InvariantCulture);
-        draft.PieceName = yield.Rank == 3 && yield.Name == "pieces" ? "servings" : yield.Name;
+        draft.PieceName = yield.Rank == 3 && yield.Name == "pieces" && !draft.Kind.StartsWith("muffin", StringComparison.Ordinal) && reading.Steps.TrueForAll(s => !s.Draft.Pan.Contains("muffin", StringComparison.OrdinalIgnoreCase)) && !rows.Parts.Exists(p => p.Lines.Exists(l => OneEach().IsMatch(l))) ? "servings" : yield.Name;
     }
+
+    [GeneratedRegex(@"\d+(?= cups)", RegexOptions.None, 200)]
+    private static partial Regex CupsOf();
+
+    [GeneratedRegex(@"^\W*(?:about |approx\.? |ca\.? )?(?<n>\d{1,3}) (?:\w+ ){0,3}?(?:wafers|paper cases|muffin cases|cupcake cases|bun cases|lolly sticks)\b", RegexOptions.IgnoreCase, 200)]
+    private static partial Regex OneEach();
 
     private static string PanName(string pan) =>
         pan.StartsWith("loaf", StringComparison.Ordinal) ? "loaf" : pan.StartsWith("round", StringComparison.Ordinal) || pan.StartsWith("springform", StringComparison.Ordinal) || pan.StartsWith("fluted", StringComparison.Ordinal) ? "cake" : "";

@@ -66,6 +66,23 @@ internal sealed partial class RowReader
             return;
         }
 
+        // "Prep 25 min | Bake 14 min | Makes 30 cookies".
+        if (row.Contains('|', StringComparison.Ordinal) && row.Split('|').Select(p => YieldWords.Line(p.Trim())).FirstOrDefault(y => y is not null) is { } among && row.Split('|').All(p => p.Trim().Length < 40))
+        {
+            _rows.Yields.Add(among);
+            _rows.Notes.Add(row);
+            Became(row, "yield");
+            return;
+        }
+
+        // "8 scones" straight below the name.
+        if (_rows.Name.Length > 0 && _section == Section.Head && _rows.Parts.Count == 0 && _rows.Method.Count == 0 && BareYield().IsMatch(row) && LineReader.Read(row, _knowledge).Ingredient is null && YieldWords.Line($"Makes {row}") is { } bare)
+        {
+            _rows.Yields.Add(bare);
+            Became(row, "yield");
+            return;
+        }
+
         if (Meta().IsMatch(row))
         {
             _rows.Notes.Add(row);
@@ -127,6 +144,7 @@ internal sealed partial class RowReader
             if (Greeting().IsMatch(sentences[0]))
             {
                 TakeRow(plain);
+                if (NameInGreeting().Match(sentences[0]) is { Success: true } greeted) _rows.Name = char.ToUpperInvariant(greeted.Groups["what"].Value[0]) + greeted.Groups["what"].Value[1..];
                 if (RecipeFor().Match(plain) is { Success: true } named) _rows.Name = char.ToUpperInvariant(named.Groups["what"].Value[0]) + named.Groups["what"].Value[1..];
                 return true;
             }
@@ -150,6 +168,15 @@ internal sealed partial class RowReader
         if (_section == Section.Method && _headed) return false;
         var plain = row.TrimStart('#', '*', ' ').TrimEnd('*', ' ');
         var inline = Inline().Match(plain);
+        if (inline.Success && OptionalHead().IsMatch(inline.Groups["head"].Value) && LineReader.Read(inline.Groups["rest"].Value, _knowledge).Ingredient is not null)
+        {
+            // "Optional: 1 egg for egg wash".
+            AddLines([$"{inline.Groups["rest"].Value}, optional"]);
+            Became(row, "line");
+            _section = Section.Ingredients;
+            return true;
+        }
+
         if (inline.Success && !Numbered().IsMatch(row) && IsListed(inline.Groups["head"].Value, inline.Groups["rest"].Value))
         {
             Part(inline.Groups["head"].Value);
@@ -308,7 +335,7 @@ internal sealed partial class RowReader
 
     private static bool StartsWithVerb(string text)
     {
-        var words = Words().Matches(text.ToLowerInvariant()).Select(m => m.Value).Take(2).ToList();
+        var words = WordsAndFigures().Matches(text.ToLowerInvariant()).Select(m => m.Value).Take(2).ToList();
         return words.Count > 0 && VerbWords.IsWork(words[0], words.Count > 1 ? words[1] : null, false);
     }
 
@@ -395,7 +422,7 @@ internal sealed partial class RowReader
     [GeneratedRegex(@"^(?<head>[\p{L}][\p{L}\s'’&/\-]{1,58}(?:\([^)]{1,30}\))?)\s*:\s+(?<rest>\S.*)$", RegexOptions.None, 200)]
     private static partial Regex Inline();
 
-    [GeneratedRegex(@"^(?:and )?(?:for )?(?:the )?(?<part>topping|icing|glaze|filling|sauce|syrup|frosting|crumb|crosses|base|dough)\b[:\s]+", RegexOptions.IgnoreCase, 200)]
+    [GeneratedRegex(@"^(?:and )?(?:for )?(?:the )?(?<part>topping|icing|glaze|filling|sauce|syrup|frosting|crumb|crosses|base|dough|coating|decoration|custard|cream|buttercream|caramel|egg wash|wash)\b(?! (?:cheese|of tartar|butter))[:\s]+", RegexOptions.IgnoreCase, 200)]
     private static partial Regex PartLabel();
 
     [GeneratedRegex(@"^(?:you(?:'|’)?ll need|you (?:will )?need|take|you want|i use|use|we need)\b[:,]?\s+(?=\d|[½¼¾]|one|two|three|half|a )", RegexOptions.IgnoreCase, 200)]
@@ -451,8 +478,20 @@ internal sealed partial class RowReader
     [GeneratedRegex(@"\b(?:sauce|cream|pastry|base|dough|filling|topping|icing|syrup|glaze|curd|buttercream|custard|crust|sponge)\s*(?:\(.*\))?:?$", RegexOptions.IgnoreCase, 200)]
     private static partial Regex NamedPart();
 
+    [GeneratedRegex(@"^\W*(?:optional(?:ly)?|if you like|if liked)$", RegexOptions.IgnoreCase, 200)]
+    private static partial Regex OptionalHead();
+
+    [GeneratedRegex(@"^(?:about |approx\.? |~ ?)?\d{1,3} (?:(?:small|large|medium|mini|big) )?[a-z]+(?: [a-z]+)?s$", RegexOptions.IgnoreCase, 200)]
+    private static partial Regex BareYield();
+
+    [GeneratedRegex(@"[\p{L}\d½¼¾][\p{L}\d'’\-]*", RegexOptions.None, 200)]
+    private static partial Regex WordsAndFigures();
+
     [GeneratedRegex(@"^\W*(?:hi|hiya|hello|hey|dear|thanks|thank you|ok|okay|right|so)\b", RegexOptions.IgnoreCase, 200)]
     private static partial Regex Greeting();
+
+    [GeneratedRegex(@"^\W*(?:(?:hi|hiya|hello|hey|ok|okay|right|so)\b[\s,!:]*)+(?<what>[\p{L}'’ -]{4,40})[.!]?$", RegexOptions.IgnoreCase, 200)]
+    private static partial Regex NameInGreeting();
 
     [GeneratedRegex(@"\b(?:the|my|our|nan's|mum's|gran's) (?<what>(?:[\p{L}'’-]+ ){1,4}?)recipe\b", RegexOptions.IgnoreCase, 200)]
     private static partial Regex RecipeFor();

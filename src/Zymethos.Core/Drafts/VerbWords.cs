@@ -8,7 +8,7 @@ internal static class VerbWords
         "spread sprinkle scatter strew brush drizzle dip dust coat dredge glaze ice frost fill cover wrap grease preheat heat warm melt boil simmer bring cook soften dissolve soak steep drain rinse squeeze toss crush bash mash crumble rub work gather knock punch stretch " +
         "plait braid twist tuck pinch seal crimp prick pierce score slash snip stamp pipe spoon scoop drop dollop ladle lift unmould unmold invert loosen peel trim stick sandwich stack assemble decorate finish garnish return reduce lower raise increase rotate swap switch " +
         "weigh measure scale reserve save discard separate crack whip cream toast roast grill swirl marble smooth level flatten feed refresh laminate proof prove scald strain infuse tie hang dry draw make prepare begin start take get pop slide shake continue repeat mark thin " +
-        "poke dump chuck bung whizz whack plonk nestle smear dab slather ease wipe mound dot encase enclose massage repack rewrap gather drape bash thread " +
+        "do perform give poke dump chuck bung whizz whack plonk nestle smear dab slather ease wipe mound dot encase enclose massage repack rewrap gather drape bash thread " +
         "ferment mature unroll flip moisten dampen oil season stuff unwrap serve store keep eat enjoy rest stand break tear grate grind zest juice core halve quarter deflate degas turnout pile heap top line butter flour split soak rub-in bury crumb pack skim uncover tent " +
         "open close switch wait try use insert hollow brown caramelise caramelize temper churn bulk steam sweat tap test check dunk submerge scald roll-out lower transfer-to fry deep-fry pit stone hull blanch skin pass push pull fit lightly-beat colour color tint cube dice gently lightly quickly");
 

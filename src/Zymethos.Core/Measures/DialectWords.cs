@@ -9,6 +9,8 @@ public static partial class DialectWords
     public static Dialect Of(string text)
     {
         var american = Count(American(), text);
+        // Ounces are American beside cups; without them they are as often British.
+        if (Count(Cups(), text) > 0) american += Count(Ounces(), text);
         var british = Count(British(), text);
         var cups = Count(Cups(), text);
         var grams = Count(Grams(), text);
@@ -36,10 +38,13 @@ public static partial class DialectWords
 
     private static int Count(Regex words, string text) => words.Count(text);
 
-    [GeneratedRegex(@"\ball[- ]purpose|\bAP flour|\bconfectioners|\bpowdered sugar|\bcookie sheet|\bheavy cream|\bcornstarch|\bkosher|\bsticks? |\bmolasses|\bshortening|\bparchment|\bhalf[- ]and[- ]half|\bpans?\b|\bskillet|°\s?F\b|\d\s?F\b|degrees F|\bsalad oil|\bgraham|\bgranulated|\bgrease and flour|\binch\b|\bdozen|\bdoz\b|\b\d\s?oz\b", RegexOptions.IgnoreCase, 500)]
+    [GeneratedRegex(@"\ball[- ]purpose|\bAP flour|\bconfectioners|\bpowdered sugar|\bcookie sheet|\bheavy cream|\bcornstarch|\bkosher|\bsticks? |\bmolasses|\bshortening|\bparchment|\bhalf[- ]and[- ]half|\bpans?\b|\bskillet|°\s?F\b|\d\s?F\b|degrees F|\bsalad oil|\bgraham|\bgranulated|\bgrease and flour|\binch\b|\bdozen|\bdoz\b", RegexOptions.IgnoreCase, 500)]
     private static partial Regex American();
 
-    [GeneratedRegex(@"\bcaster|\bicing sugar|\bplain flour|\bself[- ]raising|\bSR flour|\bgas(?: mark)? ?[\d¼½]|\bbicarb|\btins?\b|\bsultanas|\bdouble cream|\btreacle|\bcling ?film|\bgreaseproof|\bprove\b|\bstrong (?:white |bread )?flour|\bdigestive|\bmuscovado|\bsoured cream|\bgolden syrup|\bfan\b|\bdessertspoon|\bbaking parchment|\bwholemeal|\bcourgette|\bcornflour|\bpudding|\bsandwich tin|\bmixed spice|\bglacé|\bmins\b|\bhob\b|\bwineglass|\bprovided|\bbiscuits?\b", RegexOptions.IgnoreCase, 500)]
+    [GeneratedRegex(@"\b\d\s?oz\b", RegexOptions.IgnoreCase, 500)]
+    private static partial Regex Ounces();
+
+    [GeneratedRegex(@"\bmixed peel|\bsuet\b|\bbasins?\b|\bstout\b|\brind\b|\btea ?towel|\bwhilst\b|\bflan\b|\bknob of|\bteacup|\bcaster|\bicing sugar|\bplain flour|\bself[- ]raising|\bSR flour|\bgas(?: mark)? ?[\d¼½]|\bbicarb|\btins?\b|\bsultanas|\bdouble cream|\btreacle|\bcling ?film|\bgreaseproof|\bprove\b|\bstrong (?:white |bread )?flour|\bdigestive|\bmuscovado|\bsoured cream|\bgolden syrup|\bfan\b|\bdessertspoon|\bbaking parchment|\bwholemeal|\bcourgette|\bcornflour|\bpudding|\bsandwich tin|\bmixed spice|\bglacé|\bmins\b|\bhob\b|\bwineglass|\bprovided|\bbiscuits?\b", RegexOptions.IgnoreCase, 500)]
     private static partial Regex British();
 
     [GeneratedRegex(@"\bthickened cream|\bbicarb soda|\bSR flour|\bfan[- ]forced|\blamington|\bdesiccated coconut|\bpassionfruit|\bcaster sugar", RegexOptions.None, 500)]

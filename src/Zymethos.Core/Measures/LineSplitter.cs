@@ -105,9 +105,14 @@ public static partial class LineSplitter
     {
         var match = EachOf().Match(line);
         if (!match.Success) return [line];
-        var names = And().Split(match.Groups["names"].Value).Select(n => n.Trim()).Where(n => n.Length > 0).ToList();
+        var said = match.Groups["names"].Value;
+        // ", finely chopped" is for all of them.
+        var tail = said.LastIndexOf(',') is var comma && comma > 0 && LineReader.Read(said[(comma + 1)..], knowledge).Ingredient is null ? said[comma..] : "";
+        var names = And().Split(said[..(said.Length - tail.Length)]).Select(n => n.Trim()).Where(n => n.Length > 0).ToList();
+        // "candied lemon and orange peel": the last lends its noun, the first its kind.
+        if (names.Count == 2 && names[0].Split(' ') is [var kind, _] && names[1].Split(' ') is [_, var noun] && knowledge.Find($"{kind} {names[1]}") is not null) names = [knowledge.Find($"{names[0]} {noun}") is null ? names[0] : $"{names[0]} {noun}", $"{kind} {names[1]}"];
         return names.Count > 1 && names.TrueForAll(n => LineReader.Read(n, knowledge).Ingredient is not null)
-            ? names.Select(n => $"{match.Groups["amount"].Value.Trim()} each {match.Groups["before"].Value.Trim()} {n}".Replace("  ", " ", StringComparison.Ordinal))
+            ? names.Select(n => $"{match.Groups["amount"].Value.Trim()} each {match.Groups["before"].Value.Trim()} {n}{tail}".Replace("  ", " ", StringComparison.Ordinal))
             : [line];
     }
 
