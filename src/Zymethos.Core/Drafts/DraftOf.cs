@@ -32,6 +32,7 @@ public static class DraftOf
             Chosen = c.Chosen,
             Options = string.Join('\n', c.Options.Select(o => o.Why.Length > 0 ? $"{o.Key}: {o.Name}: {o.Why}" : $"{o.Key}: {o.Name}")),
         })],
+        Finishes = FinishText.Say(recipe.Finishes),
         Keeping = [.. recipe.Keeping.Select(k => new KeepingDraft
         {
             Place = k.Place,

@@ -66,6 +66,7 @@ public sealed partial class DraftReader
         {
             Kind = Choice<RecipeKind>(draft.Kind) ?? RecipeKind.Other,
             Choices = [.. draft.Choices.Select((c, i) => ReadChoice(c, $"choices[{i}]"))],
+            Finishes = [.. Lines(draft.Finishes).Take(Finish.Most + 1).Select(l => ReadFinish(l, parts)).OfType<Finish>()],
             Swaps = before?.Swaps ?? [],
             FlourHabit = Choice<FlourHabit>(draft.FlourHabit),
             Dialect = dialect,
@@ -249,6 +250,13 @@ public sealed partial class DraftReader
         if (options.Length < 2) Wrong($"{at}.options", "Give at least two ways, a line each: tea: Ten minutes in hot tea: no alcohol");
         if (draft.Question.Trim().Length == 0) Wrong($"{at}.question", "What is asked?");
         return new Choice(KeyOf(draft.Key.Length > 0 ? draft.Key : draft.Question), draft.Question.Trim(), options, options.Any(o => o.Key == draft.Chosen) ? draft.Chosen : options.FirstOrDefault()?.Key ?? "");
+    }
+
+    private Finish? ReadFinish(string line, IReadOnlyList<Part> parts)
+    {
+        var finish = FinishText.Read(line, parts);
+        if (finish is null || finish.Pieces < 1 || finish.Name.Length > Finish.LongestName) Wrong("finishes", $"“{line}”: write how many, how, and what only these hold: 12 with chocolate: dark chocolate");
+        return finish;
     }
 
     private KeepingPlace? ReadKeeping(KeepingDraft draft, IReadOnlyList<string> keys, string at)

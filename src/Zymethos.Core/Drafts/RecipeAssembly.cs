@@ -37,6 +37,8 @@ internal static partial class RecipeAssembly
         draft.Kind = BakeKindWords.Of(draft, reading, lines);
         foreach (var part in draft.Parts.Where(p => p.Kind.Length == 0)) part.Kind = BakeKindWords.PartOf(part, draft.Kind);
         foreach (var part in draft.Parts.Where(p => p.Name.Length == 0)) part.Name = part.Kind == "batter" ? "Batter" : part.Kind == "dough" ? "Dough" : "To mix";
+        if (int.TryParse(draft.Pieces, CultureInfo.InvariantCulture, out var batch))
+            draft.Finishes = FinishText.Say(FinishWords.In(method.SelectMany(SentenceSplitter.Split), lines, batch, draft.PieceName));
         PrepSteps.Add(draft, reading, lines, pans);
         TraysAndWaves.Set(draft, reading, questions);
         KindWindows.Set(draft, reading, lines);

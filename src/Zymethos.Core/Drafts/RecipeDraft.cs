@@ -44,6 +44,9 @@ public sealed record RecipeDraft
     /// <summary>Where bakers differ.</summary>
     public List<ChoiceDraft> Choices { get; set; } = [];
 
+    /// <summary>Parts of a batch that are finished another way, a line each: "12 with chocolate: dark chocolate".</summary>
+    public string Finishes { get; set; } = "";
+
     /// <summary>How long it keeps.</summary>
     public List<KeepingDraft> Keeping { get; set; } = [];
 

@@ -130,6 +130,7 @@ public sealed class DocumentReader
             FlourHabit = document.FlourHabit is { } habit ? Choice(habit, FlourHabit.Table, $"{at}.flourHabit") : null,
             Dialect = document.Dialect is { } dialect ? Choice(dialect, Dialect.American, $"{at}.dialect") : null,
             Questions = [.. (document.Questions ?? []).Take(OpenQuestion.Most).Select((q, i) => Read(q, $"{at}.questions[{i}]"))],
+            Finishes = [.. (document.Finishes ?? []).Take(Finish.Most + 1).Select(f => new Finish(f.Name, f.Pieces, [.. f.Only ?? []]))],
             DividedInto = Math.Clamp(document.DividedInto, 0, 1000),
             DivisionName = document.DivisionName,
         };

@@ -59,7 +59,8 @@ public static class DocumentWriter
         recipe.DividedInto,
         recipe.DivisionName,
         recipe.Dialect is { } dialect ? Words.Of(dialect) : null,
-        Few(recipe.Questions.Select(q => new QuestionDocument(Words.Of(q.About), q.Text))));
+        Few(recipe.Questions.Select(q => new QuestionDocument(Words.Of(q.About), q.Text))),
+        Few(recipe.Finishes.Select(f => new FinishDocument(f.Name, f.Pieces, Few(f.Only)))));
 
     /// <summary>A pan as a document.</summary>
     public static PanDocument Write(Pan pan) => new(

@@ -35,7 +35,8 @@ public static class NeedsText
             if (count == 0) trouble.Add($"Line {number}: “{pieces}” is not a number of pieces.");
             else if (what.Length == 0) trouble.Add($"Line {number}: it does not say what is wanted.");
             else if (Meant(what, book) is not { } recipe) trouble.Add($"Line {number}: the Book has nothing like “{what}”.");
-            else needs.Add(new NeedDocument(occasion, recipe.Key, count, forWhom, Boxes: boxes));
+            else if (FinishIn(pieces, recipe) is not { } finish) trouble.Add($"Line {number}: {recipe.Name} is finished {string.Join(", or ", recipe.Finishes.Select(f => f.Name))}, not so: “{pieces}”.");
+            else needs.Add(new NeedDocument(occasion, recipe.Key, count, forWhom, Boxes: boxes, Finish: finish));
         }
 
         return new(needs, trouble);
@@ -49,6 +50,16 @@ public static class NeedsText
         if (numbers.Contains(0) || numbers.Count > 2) return null;
         var pieces = (long)numbers[0] * numbers[^1];
         return numbers.Count == 1 ? (numbers[0], 0) : pieces <= 10_000 ? ((int)pieces, numbers[0]) : null;
+    }
+
+    /// <summary>The finish that the words behind a number of pieces mean ("12 with sugar"); empty when they name none, null when they name one that the recipe does not have.</summary>
+    public static string? FinishIn(string pieces, Recipe recipe)
+    {
+        var words = pieces.Trim().TrimStart('0', '1', '2', '3', '4', '5', '6', '7', '8', '9', ' ', 'x', 'X', '×', '*').Trim(' ', ',', ':');
+        if (words.Length == 0 || recipe.Finishes.IsEmpty) return "";
+        var found = recipe.Finishes.Where(f => words.Contains(f.Name, StringComparison.OrdinalIgnoreCase) || f.Name.Contains(words, StringComparison.OrdinalIgnoreCase)).ToList();
+        if (found.Count == 1) return found[0].Name;
+        return recipe.Yield.PieceName.Contains(words, StringComparison.OrdinalIgnoreCase) || words is "pieces" or "pcs" ? "" : null;
     }
 
     /// <summary>The recipe that a few words mean: its name or key, or the only one whose name holds them all; null when none or several.</summary>

@@ -17,6 +17,7 @@ namespace Zymethos.Core.Interchange;
 /// <param name="DivisionName">What one of them is called, in the plural.</param>
 /// <param name="Dialect">Where its words come from: american, british, metric or australian; left out when nobody said.</param>
 /// <param name="Questions">What was guessed and not looked at since.</param>
+/// <param name="Finishes">Parts of a batch that are finished another way than the rest.</param>
 public sealed record RecipeDocument(
     string Key,
     string Name,
@@ -33,7 +34,14 @@ public sealed record RecipeDocument(
     int DividedInto = 0,
     string DivisionName = "",
     string? Dialect = null,
-    IReadOnlyList<QuestionDocument>? Questions = null);
+    IReadOnlyList<QuestionDocument>? Questions = null,
+    IReadOnlyList<FinishDocument>? Finishes = null);
+
+/// <summary>Part of a batch that is finished another way than the rest.</summary>
+/// <param name="Name">How, in a few words; unique in the recipe.</param>
+/// <param name="Pieces">How many pieces of one batch; all finishes together no more than the batch gives.</param>
+/// <param name="Only">Ingredients, as the lines name them, that only these pieces hold.</param>
+public sealed record FinishDocument(string Name, int Pieces, IReadOnlyList<string>? Only = null);
 
 /// <summary>A question about the recipe that nobody has answered.</summary>
 /// <param name="About">allergen, safety, heat, pan, time, yield, weight, keeping or other.</param>

@@ -61,8 +61,9 @@ public sealed record OccasionDocument(string Name, string At, string Handing = "
 /// <param name="Id">A name of its own in the season; left out for one by its place.</param>
 /// <param name="UsualKeeping">Whether it keeps as its kind usually does, where the recipe says nothing or nothing of a freezer.</param>
 /// <param name="Boxes">Into how many boxes the pieces go, evenly; 0 when they are not boxed.</param>
+/// <param name="Finish">Name of the finish that is wanted, one of the recipe's; empty for the batch as it comes.</param>
 public sealed record NeedDocument(
-    string Occasion, string Recipe, int Pieces, string For = "", IReadOnlyDictionary<string, string>? Choices = null, string Id = "", bool UsualKeeping = false, int Boxes = 0);
+    string Occasion, string Recipe, int Pieces, string For = "", IReadOnlyDictionary<string, string>? Choices = null, string Id = "", bool UsualKeeping = false, int Boxes = 0, string Finish = "");
 
 /// <summary>A span in which somebody is free to bake.</summary>
 /// <param name="From">Start.</param>

@@ -110,7 +110,15 @@ public sealed class SeasonReader
 
         if (document.UsualKeeping) recipe = KeepingDefaults.Added(recipe);
         if (document.Boxes < 0 || (document.Boxes > 0 && document.Pieces % document.Boxes != 0)) Wrong($"{at}.boxes", "The pieces must go evenly into the boxes.");
-        return new Need(document.Id.Length > 0 ? document.Id : $"n{index + 1}", occasion, recipe, document.Pieces, document.For) { Boxes = Math.Max(0, document.Boxes) };
+        return new Need(document.Id.Length > 0 ? document.Id : $"n{index + 1}", occasion, recipe, document.Pieces, document.For) { Boxes = Math.Max(0, document.Boxes), Finish = FinishOf(document, recipe, at) };
+    }
+
+    private string FinishOf(NeedDocument document, Recipe recipe, string at)
+    {
+        if (document.Finish.Length == 0) return "";
+        if (recipe.Finishes.FirstOrDefault(f => f.Name.Equals(document.Finish, StringComparison.OrdinalIgnoreCase)) is { } finish) return finish.Name;
+        Wrong($"{at}.finish", recipe.Finishes.IsEmpty ? $"{recipe.Name} has no finishes." : $"{recipe.Name} is finished {string.Join(", or ", recipe.Finishes.Select(f => f.Name))}, not “{document.Finish}”.");
+        return "";
     }
 
     private DoneWork? Read(DoneDocument document, ImmutableArray<Need> needs, string at)

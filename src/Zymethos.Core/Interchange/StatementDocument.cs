@@ -1,4 +1,5 @@
 using Zymethos.Core.Measures;
+using Zymethos.Core.Recipes;
 using Zymethos.Core.Scaling;
 
 namespace Zymethos.Core.Interchange;
@@ -10,6 +11,15 @@ namespace Zymethos.Core.Interchange;
 /// <param name="Words">The same in words, with what matters to children, in pregnancy and to infants.</param>
 public sealed record StatementDocument(IReadOnlyList<string> Contains, IReadOnlyList<NotKnownDocument> NotKnown, IReadOnlyList<string> FreeFrom, string Words)
 {
+    /// <summary>The statement of each finish of a batch; left out when all pieces are alike.</summary>
+    public IReadOnlyList<FinishStatementDocument>? Finishes { get; init; }
+
+    /// <summary>The statement of a recipe, with that of each of its finishes.</summary>
+    public static StatementDocument Of(Recipe recipe, IngredientKnowledge knowledge) => Of(AllergenStatement.Of(recipe, knowledge)) with
+    {
+        Finishes = recipe.Finishes.IsEmpty ? null : [.. FinishSplit.Statements(recipe, knowledge).Select(s => new FinishStatementDocument(s.Pieces.Name, s.Pieces.Pieces, Of(s.Statement)))],
+    };
+
     /// <summary>A statement as a document.</summary>
     public static StatementDocument Of(AllergenStatement statement) => new(
         [.. statement.Contains.Select(a => Interchange.Words.Of(a))],
@@ -17,6 +27,12 @@ public sealed record StatementDocument(IReadOnlyList<string> Contains, IReadOnly
         [.. statement.FreeFrom.Select(a => Interchange.Words.Of(a))],
         StatementWords.Whole(statement));
 }
+
+/// <summary>The statement of some pieces of a batch.</summary>
+/// <param name="Name">How they are finished.</param>
+/// <param name="Pieces">How many of one batch.</param>
+/// <param name="Statement">Their statement.</param>
+public sealed record FinishStatementDocument(string Name, int Pieces, StatementDocument Statement);
 
 /// <summary>Something of which nobody knows what it holds.</summary>
 /// <param name="Line">The line or step.</param>

@@ -132,6 +132,9 @@ public sealed record Recipe(
     /// <summary>Where bakers differ, and which way this recipe goes. May be empty.</summary>
     public ImmutableArray<Choice> Choices { get; init; } = [];
 
+    /// <summary>Parts of a batch that are finished another way than the rest. May be empty.</summary>
+    public ImmutableArray<Finish> Finishes { get; init; } = [];
+
     /// <summary>Ingredients taken instead of the recipe's own. May be empty.</summary>
     public ImmutableArray<Swap> Swaps { get; init; } = [];
 

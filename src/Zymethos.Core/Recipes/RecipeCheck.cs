@@ -50,6 +50,7 @@ public static class RecipeCheck
         }
 
         FindInChoices(recipe, faults);
+        FindInFinishes(recipe, faults);
         for (var i = 0; i < recipe.Keeping.Length; i++)
         {
             if (recipe.Keeping[i].After is { Length: > 0 } after && !known.ContainsKey(after)) faults.Add(new Fault($"keeping[{i}].after", $"There is no step \"{after}\" after which it could be kept."));
@@ -102,6 +103,23 @@ public static class RecipeCheck
                     faults.Add(new Fault(at, $"There is no choice \"{when}\" in \"{recipe.Name}\"."));
             }
         }
+    }
+
+    private static void FindInFinishes(Recipe recipe, List<Fault> faults)
+    {
+        if (recipe.Finishes.Length > Finish.Most) faults.Add(new Fault("finishes", $"A batch has at most {Finish.Most} finishes."));
+        for (var i = 0; i < recipe.Finishes.Length; i++)
+        {
+            var (finish, at) = (recipe.Finishes[i], $"finishes[{i}]");
+            if (finish.Name.Trim().Length is 0 or > Finish.LongestName) faults.Add(new Fault(at, $"Say in 1 to {Finish.LongestName} characters how these pieces are finished."));
+            if (finish.Pieces < 1) faults.Add(new Fault(at, $"“{finish.Name}”: at least one piece."));
+            if (recipe.Finishes.Take(i).Any(f => f.Name.Equals(finish.Name, StringComparison.OrdinalIgnoreCase))) faults.Add(new Fault(at, $"Two finishes are called “{finish.Name}”."));
+            foreach (var only in finish.Only.Where(o => !recipe.Parts.Any(p => p.Lines.Any(l => l.Ingredient.Equals(o, StringComparison.OrdinalIgnoreCase)))))
+                faults.Add(new Fault(at, $"“{finish.Name}”: there is no line “{only}”."));
+        }
+
+        if (recipe.Finishes.Sum(f => (long)f.Pieces) > recipe.Yield.Pieces)
+            faults.Add(new Fault("finishes", $"The finishes come to {recipe.Finishes.Sum(f => (long)f.Pieces)} pieces, and a batch gives {recipe.Yield.Pieces}."));
     }
 
     private static void FindInStep(Step step, string at, List<Fault> faults)

@@ -23,6 +23,7 @@ public static class RecipeDifference
         Pair(before.Steps.Select(s => ($"Step “{s.Key}”", Say(s))), after.Steps.Select(s => ($"Step “{s.Key}”", Say(s))));
         Pair(Numbered(before.Links.Select(l => ($"{l.From} → {l.To}", Say(l)))), Numbered(after.Links.Select(l => ($"{l.From} → {l.To}", Say(l)))));
         Pair(before.Choices.Select(c => (c.Question, Say(c))), after.Choices.Select(c => (c.Question, Say(c))));
+        Pair(before.Finishes.Select(f => ($"Finish “{f.Name}”", Say(f))), after.Finishes.Select(f => ($"Finish “{f.Name}”", Say(f))));
         Pair(Numbered(before.Swaps.Select(s => ($"Instead of {s.Ingredient}", s.Rule))), Numbered(after.Swaps.Select(s => ($"Instead of {s.Ingredient}", s.Rule))));
         Pair(Numbered(before.Keeping.Select(k => ($"Keeps {k.Part}".Trim(), $"{k.Place}, {k.Days} days"))), Numbered(after.Keeping.Select(k => ($"Keeps {k.Part}".Trim(), $"{k.Place}, {k.Days} days"))));
         return changes;
@@ -50,6 +51,8 @@ public static class RecipeDifference
             yield return (seen[what] == 1 ? what : $"{what} ({seen[what]})", text);
         }
     }
+
+    private static string Say(Finish finish) => $"{finish.Pieces}{(finish.Only.IsEmpty ? "" : $", only these: {string.Join(", ", finish.Only)}")}";
 
     private static string Say(IngredientLine line) =>
         string.Join(", ", new[] { line.Amount?.ToText() ?? "", line.Weight?.ToString() ?? "", line.Form, line.Note, line.IsOptional ? "optional" : "", line.When?.ToString() ?? "" }.Where(t => t.Length > 0));

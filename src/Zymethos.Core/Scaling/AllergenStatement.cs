@@ -92,5 +92,24 @@ public sealed record AllergenStatement
         return new AllergenStatement([.. facts.SelectMany(f => f.Contains).Distinct().Order()], [.. open.DistinctBy(o => (o.Line, o.Why))], facts.Aggregate(IngredientTraits.None, (t, f) => t | f.Traits), false) { HasSpirit = lines.Any(l => l.Ingredient is { } i && IsSpirit(i)) };
     }
 
+    /// <summary>The statement of the pieces of one finish. What the other pieces of the batch hold beyond them is not known of these: they share board, bowl and hands.</summary>
+    /// <param name="recipe">The recipe; its own choices and swaps count.</param>
+    /// <param name="finish">One of its finishes; null for the pieces that none takes.</param>
+    /// <param name="knowledge">What the kitchen knows of ingredients.</param>
+    public static AllergenStatement OfFinish(Recipe recipe, Finish? finish, IngredientKnowledge knowledge)
+    {
+        var whole = Of(recipe, knowledge);
+        var baked = RecipeFacts.AsBaked(recipe, knowledge);
+        var others = recipe.Finishes.Where(f => f != finish).ToList();
+        bool IsTheirs(IngredientLine line) => others.Exists(f => f.Holds(line)) && finish?.Holds(line) != true;
+        // What a line of the others says is open stays open here: it is made beside.
+        var own = Of(baked with { Parts = [.. baked.Parts.Select(p => p with { Lines = [.. p.Lines.Where(l => !IsTheirs(l))] })], Choices = [], Swaps = [], Finishes = [] }, knowledge);
+        var beside = whole.Contains.Except(own.Contains).ToImmutableArray();
+        var traits = whole.Traits & ~own.Traits;
+        var open = own.Open.Where(o => whole.Open.Any(w => w.Line == o.Line)).Concat(whole.Open.Where(w => !own.Open.Any(o => o.Line == w.Line))).ToList();
+        if (beside.Length > 0 || traits != IngredientTraits.None) open.Add(new NotKnown("", "made beside pieces that hold it", beside, traits));
+        return new AllergenStatement(own.Contains, [.. open], own.Traits, whole.HasRawEgg) { HasSpirit = own.HasSpirit };
+    }
+
     private static bool IsSpirit(Ingredient ingredient) => ingredient.Traits.HasFlag(IngredientTraits.Alcohol) && !ingredient.IsExtract;
 }

@@ -29,7 +29,7 @@ public static class StatementWords
         statement.FreeFrom.IsEmpty ? "" : $"Its ingredients are free from {And(statement.FreeFrom.Select(AllergenNames.Of))}.";
 
     /// <summary>Why a line or step is open, one sentence each.</summary>
-    public static IEnumerable<string> Why(AllergenStatement statement) => statement.Open.Select(o => $"{o.Line}: {o.Why}.");
+    public static IEnumerable<string> Why(AllergenStatement statement) => statement.Open.Select(o => o.Line.Length == 0 ? $"{char.ToUpperInvariant(o.Why[0])}{o.Why[1..]}." : $"{o.Line}: {o.Why}.");
 
     /// <summary>What is in it for children, in pregnancy, for abstainers and for infants; empty when there is nothing to say.</summary>
     public static IEnumerable<string> ForWhom(AllergenStatement statement)

@@ -40,8 +40,13 @@ public sealed record Need(string Id, int Occasion, Recipe Recipe, int Pieces, st
     /// <summary>Into how many boxes the pieces go, evenly; 0 when they are not boxed.</summary>
     public int Boxes { get; init; }
 
+    /// <summary>Name of the finish that is wanted, one of the recipe's; empty for the batch as it comes.</summary>
+    public string Finish { get; init; } = "";
+
     /// <summary>How many, in words: "42 cookies", "14 boxes of 3 cookies".</summary>
-    public string Amount => Boxes > 1 ? $"{Boxes} boxes of {Pieces / Boxes} {Recipe.Yield.PieceName}" : $"{Pieces} {Recipe.Yield.PieceName}";
+    public string Amount => Boxes > 1 ? $"{Boxes} boxes of {Pieces / Boxes} {Recipe.Yield.PieceName}{Finished}" : $"{Pieces} {Recipe.Yield.PieceName}{Finished}";
+
+    private string Finished => Finish.Length > 0 ? $", {Finish}" : "";
 }
 
 /// <summary>A span in which somebody is free to bake.</summary>

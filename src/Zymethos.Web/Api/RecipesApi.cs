@@ -66,7 +66,7 @@ public static class RecipesApi
         [.. sheet.Unchanged],
         [.. AllergenStatement.Of(sheet.Scaled.Recipe, knowledge).Contains.Select(a => Words.Of(a))])
     {
-        Statement = StatementDocument.Of(AllergenStatement.Of(sheet.Scaled.Recipe, knowledge)),
+        Statement = StatementDocument.Of(sheet.Scaled.Recipe, knowledge),
     };
 
     private static PanFitAnswer Answer(PanFit fit, BakeTime? time) => new(
@@ -114,6 +114,6 @@ public static class RecipesApi
     private static ImportedRecipe Imported(RecipeDraft draft)
     {
         var read = DraftReader.Read(draft, IngredientKnowledge.Shipped, Pans);
-        return new ImportedRecipe(DocumentWriter.Write(read.Recipe), [.. draft.Questions.Select(q => q.Text)], [.. read.Faults.Select(f => new FaultDocument(f.Path, f.Message))], read.Missing, draft.Notes) { Statement = StatementDocument.Of(AllergenStatement.Of(read.Recipe, IngredientKnowledge.Shipped)) };
+        return new ImportedRecipe(DocumentWriter.Write(read.Recipe), [.. draft.Questions.Select(q => q.Text)], [.. read.Faults.Select(f => new FaultDocument(f.Path, f.Message))], read.Missing, draft.Notes) { Statement = StatementDocument.Of(read.Recipe, IngredientKnowledge.Shipped) };
     }
 }

@@ -74,6 +74,8 @@ public sealed class BookFile(ZymethosContext context, KitchenBook book)
         }
 
         text.Append(CultureInfo.InvariantCulture, $"\n## For whom\n\n{StatementWords.Whole(AllergenStatement.Of(recipe, knowledge))}\n");
+        foreach (var told in FinishSplit.Told(recipe, recipe.Yield.Pieces, knowledge)) text.Append(CultureInfo.InvariantCulture, $"\n- {told}");
+        if (!recipe.Finishes.IsEmpty) text.Append('\n');
         text.Append("\n## Method\n\n");
         foreach (var (step, i) in recipe.Steps.Select((s, i) => (s, i)))
         {

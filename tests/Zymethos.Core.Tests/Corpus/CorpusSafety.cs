@@ -33,5 +33,7 @@ internal sealed partial class CorpusReading
 
     private IEnumerable<string> Questions() => _draft.Questions.Select(q => q.Text).Concat(_missing);
 
-    private static bool Finish(string rest) => rest.Length == 0;
+    private bool Finish(string rest) =>
+        rest.Split(' ') is var words && words.First(w => w.All(char.IsAsciiDigit)) is var pieces && words.First(w => !w.All(char.IsAsciiDigit)) is var name
+        && _recipe.Finishes.Any(f => f.Pieces == int.Parse(pieces, System.Globalization.CultureInfo.InvariantCulture) && (Has(f.Name, name) || f.Only.Any(o => Has(o, name))));
 }

@@ -14,6 +14,9 @@ public sealed class CardModel(KitchenBook book) : PageModel
     /// <summary>What it contains, may contain and is free from.</summary>
     public AllergenStatement Statement { get; private set; } = null!;
 
+    /// <summary>What is said of each finish of the batch; empty when all pieces are alike.</summary>
+    public IReadOnlyList<string> Finishes { get; private set; } = [];
+
     /// <summary>How many times, as typed.</summary>
     [BindProperty(SupportsGet = true)]
     public string? Times { get; set; }
@@ -49,6 +52,7 @@ public sealed class CardModel(KitchenBook book) : PageModel
         }
 
         Sheet = ScaleSheet.Of(Recipe, factor, Kitchen, knowledge);
+        Finishes = FinishSplit.Told(stored, Sheet.Scaled.Pieces, knowledge);
         return Page();
     }
 

@@ -26,6 +26,9 @@ public sealed class ReadModel(ZymethosContext context, KitchenBook book, IClock 
     /// <summary>What it contains, may contain and is free from.</summary>
     public AllergenStatement Statement { get; private set; } = null!;
 
+    /// <summary>What is said of each finish of the batch; empty when all pieces are alike.</summary>
+    public IReadOnlyList<string> Finishes { get; private set; } = [];
+
     /// <summary>What was just done; empty when nothing was.</summary>
     [TempData]
     public string? Said { get; set; }
@@ -133,6 +136,7 @@ public sealed class ReadModel(ZymethosContext context, KitchenBook book, IClock 
         if (!HttpMethods.IsPost(Request.Method)) Version = row.Version;
         Result = DraftReader.Read(Draft, known.Knowledge, known.Pans);
         Statement = AllergenStatement.Of(Result.Recipe, known.For(Result.Recipe));
+        Finishes = FinishSplit.Told(Result.Recipe, Result.Recipe.Yield.Pieces, known.For(Result.Recipe));
         return row;
     }
 }

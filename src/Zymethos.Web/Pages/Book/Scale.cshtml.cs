@@ -22,6 +22,9 @@ public sealed class ScaleModel(ZymethosContext context, KitchenBook book, IClock
     /// <summary>What it contains, may contain and is free from.</summary>
     public AllergenStatement Statement { get; private set; } = null!;
 
+    /// <summary>What is said of each finish of the batch; empty when all pieces are alike.</summary>
+    public IReadOnlyList<string> Finishes { get; private set; } = [];
+
     /// <summary>What is typed or dragged.</summary>
     [BindProperty(SupportsGet = true)]
     public ScaleForm Form { get; set; } = new();
@@ -116,6 +119,7 @@ public sealed class ScaleModel(ZymethosContext context, KitchenBook book, IClock
         Factor = FactorOf(pan ?? RecipeFacts.OwnPan(Recipe)?.Pan, knowledge);
         var aside = double.TryParse((Form.SetAside ?? "").Replace(',', '.'), NumberStyles.AllowDecimalPoint, CultureInfo.InvariantCulture, out var g) && g is >= 0 and < 5000 ? Mass.FromGrams(g) : default;
         Sheet = ScaleSheet.Of(Recipe, Factor, Kitchen, knowledge, pan, count, Form.CutBack, aside);
+        Finishes = FinishSplit.Told(stored, Sheet.Scaled.Pieces, knowledge);
         Form.Show(this);
         await ReadTalliesAsync(key, cancel);
         return true;

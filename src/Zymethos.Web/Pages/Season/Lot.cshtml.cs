@@ -38,6 +38,9 @@ public sealed class LotModel(SeasonDesk desk, KitchenBook book, ZymethosContext 
     /// <summary>What it contains, may contain and is free from, made the way this need goes.</summary>
     public AllergenStatement Statement { get; private set; } = null!;
 
+    /// <summary>What is said of each finish of the batch; empty when all pieces are alike, or one finish is wanted.</summary>
+    public IReadOnlyList<string> Finishes { get; private set; } = [];
+
     /// <summary>Its work, in the order of time.</summary>
     public IReadOnlyList<PlacedStretch> Work => Season.Plan is { } plan ? [.. plan.Of(Index).OrderBy(p => p.Start).ThenBy(p => p.Stretch)] : [];
 
@@ -49,7 +52,10 @@ public sealed class LotModel(SeasonDesk desk, KitchenBook book, ZymethosContext 
         Index = Array.FindIndex([.. season.Wish.Needs], n => n.Id == need);
         if (Index < 0) return NotFound();
         OvenDays = (await context.OvenDays.AsNoTracking().Select(d => d.Date).ToListAsync(cancel)).ToHashSet();
-        Statement = AllergenStatement.Of(Need.Recipe, (await book.KitchenAsync(cancel)).For(Need.Recipe));
+        var knowledge = (await book.KitchenAsync(cancel)).For(Need.Recipe);
+        var finish = Need.Recipe.Finishes.FirstOrDefault(f => f.Name == Need.Finish);
+        Statement = finish is null ? AllergenStatement.Of(Need.Recipe, knowledge) : AllergenStatement.OfFinish(Need.Recipe, finish, knowledge);
+        Finishes = finish is null ? FinishSplit.Told(Need.Recipe, Need.Pieces, knowledge) : [];
         Band = Draw();
         return Page();
     }

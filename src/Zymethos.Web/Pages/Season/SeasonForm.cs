@@ -61,7 +61,7 @@ public sealed class SeasonForm
         Start = sheet.Start,
         Spell = sheet.Hours.Spell,
         Occasions = [.. sheet.Occasions.Select(o => new OccasionRow { Name = o.Name, Date = o.At.Split('T')[0], Time = o.At.Split('T')[^1], Handing = o.Handing, Transit = o.TransitDays == 0 ? "" : Text(o.TransitDays) })],
-        Needs = [.. sheet.Needs.Select(n => new NeedRow { Id = n.Id, Occasion = Math.Max(0, sheet.Occasions.ToList().FindIndex(o => o.Name == n.Occasion)), Recipe = n.Recipe, Pieces = n.Boxes > 0 ? $"{Text(n.Boxes)} x {Text(n.Pieces / n.Boxes)}" : Text(n.Pieces), For = n.For })],
+        Needs = [.. sheet.Needs.Select(n => new NeedRow { Id = n.Id, Occasion = Math.Max(0, sheet.Occasions.ToList().FindIndex(o => o.Name == n.Occasion)), Recipe = n.Recipe, Pieces = $"{(n.Boxes > 0 ? $"{Text(n.Boxes)} x {Text(n.Pieces / n.Boxes)}" : Text(n.Pieces))} {n.Finish}".TrimEnd(), For = n.For })],
         Weekly = [.. sheet.Hours.Weekly.Select(w => new HoursRow { Day = w.Day.ToLowerInvariant(), From = w.From, Until = w.Until, People = Text(w.People) })],
         Exceptions = [.. (sheet.Hours.Exceptions ?? []).Select(e => new HoursRow { Day = e.Date, From = e.From, Until = e.Until, People = Text(e.People) })],
     }.WithSpare();
@@ -150,13 +150,14 @@ public sealed class SeasonForm
             if (IsEmpty(row) || (row.Pieces ?? "").Trim() == "0") continue;
             if (string.IsNullOrWhiteSpace(row.Recipe)) state.AddModelError($"Form.Needs[{i}]", "What shall it be?");
             else if (NeedsText.Pieces(row.Pieces ?? "") is not var (pieces, boxes)) state.AddModelError($"Form.Needs[{i}]", "How many pieces? A whole number from 1 to 10000, or 14 x 3 for boxes; 0 takes the line out.");
+            else if (book.FirstOrDefault(r => r.Key == row.Recipe) is { } meant && NeedsText.FinishIn(row.Pieces ?? "", meant) is null) state.AddModelError($"Form.Needs[{i}]", $"{meant.Name} is finished {string.Join(", or ", meant.Finishes.Select(f => f.Name))}. Write 12 {meant.Finishes[0].Name}, or the number alone.");
             else if (OccasionOf(row.Occasion) is not { } occasion) state.AddModelError($"Form.Needs[{i}]", "For which date? The one it was for has no name any more.");
             else
             {
                 _needRows.Add(i);
                 var own = before?.Needs.FirstOrDefault(n => n.Id == row.Id);
                 // Another recipe goes its own ways, and nothing of it is done yet.
-                read.Add(new NeedDocument(occasion, row.Recipe, pieces, (row.For ?? "").Trim(), own?.Recipe == row.Recipe ? own.Choices : null, own?.Recipe == row.Recipe ? own.Id : "", own?.Recipe == row.Recipe && own.UsualKeeping, boxes));
+                read.Add(new NeedDocument(occasion, row.Recipe, pieces, (row.For ?? "").Trim(), own?.Recipe == row.Recipe ? own.Choices : null, own?.Recipe == row.Recipe ? own.Id : "", own?.Recipe == row.Recipe && own.UsualKeeping, boxes, book.FirstOrDefault(r => r.Key == row.Recipe) is { } finished ? NeedsText.FinishIn(row.Pieces ?? "", finished) ?? "" : ""));
             }
         }
 
