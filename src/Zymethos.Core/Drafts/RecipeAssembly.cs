@@ -50,8 +50,8 @@ internal static partial class RecipeAssembly
         draft.Questions = [.. questions.OrderBy(q => q.Harm)];
         var recipe = DraftReader.Read(draft, knowledge, pans).Recipe;
         DraftCautions.Set(recipe, reading, knowledge);
-        if (RecipeFacts.OwnPan(recipe) is { } own && RecipeFacts.Dough(recipe) is { Grams: > 0 } batter && PanFit.Of(batter, recipe.Kind, own.Pan, own.Count) is { Surplus.Millilitres: > 150 } full)
-            draft.Questions = [.. draft.Questions.Append(QuestionDraft.Of(QuestionAbout.Pan, $"The batter does not fit into {(own.Count > 1 ? $"{own.Count} × " : "")}{own.Pan.Name}: about {full.Surplus.Millilitres:0} mL are too much. Is it the pan that is meant, and that many?", $"steps/{own.Step.Key}/pan", [.. pans.Where(p => p.Depth is not null && p.Length.Millimetres > own.Pan.Length.Millimetres).Take(4).Select(p => (p.Name, p.Name))])).OrderBy(q => q.Harm)];
+        if (RecipeFacts.OwnPan(recipe) is { } own && RecipeFacts.Dough(recipe) is { Grams: > 0 } batter && PanFit.Of(batter, recipe.Kind, own.Pan, own.Count) is { Surplus.Millilitres: > RecipeAsks.Overflow } full)
+            draft.Questions = [.. draft.Questions.Append(QuestionDraft.Of(QuestionAbout.Pan, RecipeAsks.PanTooSmall(own.Pan, own.Count, full.Surplus.Millilitres), $"steps/{own.Step.Key}/pan", [.. pans.Where(p => p.Depth is not null && p.Length.Millimetres > own.Pan.Length.Millimetres).Take(4).Select(p => (p.Name, p.Name))])).OrderBy(q => q.Harm)];
         return draft;
     }
 

@@ -1,5 +1,6 @@
 using Zymethos.Core.Planning;
 using Zymethos.Core.Recipes;
+using Zymethos.Core.Scaling;
 
 namespace Zymethos.Web.Drawing;
 
@@ -24,12 +25,16 @@ public static class Spoken
         return $"{number} {(Math.Abs(count - 1) < 1e-9 ? One(name) : Many(name))}";
     }
 
+    /// <summary>Everything that is open in a recipe: what reading left, and what a look at it as it stands asks; the gravest first, each once.</summary>
+    public static IReadOnlyList<OpenQuestion> Open(Recipe recipe) => [.. recipe.Questions.Concat(RecipeAsks.Of(recipe)).DistinctBy(q => q.Text).OrderBy(q => q.About)];
+
     /// <summary>That something in a recipe was guessed and nobody looked at it, the gravest first; empty when nothing was.</summary>
     public static string Guessed(Recipe recipe)
     {
-        if (recipe.Questions.IsEmpty) return "";
-        var gravest = recipe.Questions.MinBy(q => q.About)!;
-        return $"{Count(recipe.Questions.Length, "thing", "things")} guessed and not looked at yet{(gravest.About <= QuestionAbout.Safety ? $": {gravest.Text}" : ".")}";
+        var open = Open(recipe);
+        if (open.Count == 0) return "";
+        var gravest = open[0];
+        return $"{Count(open.Count, "thing", "things")} guessed and not looked at yet{(gravest.About <= QuestionAbout.Safety ? $": {gravest.Text}" : ".")}";
     }
 
     /// <summary>The word for several of them.</summary>

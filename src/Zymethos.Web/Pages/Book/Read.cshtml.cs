@@ -26,6 +26,9 @@ public sealed class ReadModel(ZymethosContext context, KitchenBook book, IClock 
     /// <summary>What it contains, may contain and is free from.</summary>
     public AllergenStatement Statement { get; private set; } = null!;
 
+    /// <summary>What a look at it as it stands asks, beyond the questions of the reading.</summary>
+    public IReadOnlyList<OpenQuestion> Asked => [.. RecipeAsks.Of(Result.Recipe).Where(a => Draft.Questions.TrueForAll(q => q.Text != a.Text))];
+
     /// <summary>What is said of each finish of the batch; empty when all pieces are alike.</summary>
     public IReadOnlyList<string> Finishes { get; private set; } = [];
 

@@ -35,6 +35,9 @@ public sealed class RecipeModel(ZymethosContext context, KitchenBook book, ICloc
     /// <summary>Whether the kitchen reads weights first.</summary>
     public bool WeightFirst => _habit == MeasuringHabit.Metric;
 
+    /// <summary>What a look at it as it stands asks, beyond what reading left open.</summary>
+    public IReadOnlyList<OpenQuestion> Asked { get; private set; } = [];
+
     /// <summary>What it contains, may contain and is free from.</summary>
     public AllergenStatement Statement { get; private set; } = null!;
 
@@ -181,6 +184,7 @@ public sealed class RecipeModel(ZymethosContext context, KitchenBook book, ICloc
         Suits = [.. Enum.GetValues<Diet>().Where(d => Diets.Stand(Statement, d) == DietStand.Suits)];
         Unsure = [.. Enum.GetValues<Diet>().Where(d => Diets.Stand(Statement, d) == DietStand.NotKnown)];
         Missing = RecipeCheck.Missing(Stored);
+        Asked = [.. RecipeAsks.Of(Stored).Where(a => Stored.Questions.All(q => q.Text != a.Text))];
         return true;
     }
 

@@ -41,6 +41,10 @@ public sealed class DaySetupRow
     [BindNever]
     public string Guessed { get; private set; } = "";
 
+    /// <summary>How the pieces are finished, where not all alike; not read from the form.</summary>
+    [BindNever]
+    public string Finished { get; private set; } = "";
+
     /// <summary>Whether there is yeast to take more or less of; not read from the form.</summary>
     [BindNever]
     public bool HasYeast { get; private set; }
@@ -73,6 +77,7 @@ public sealed class DaySetupRow
         var recipe = ChosenRecipe.Of(row.ToRecipe());
         Name = row.Name;
         Guessed = Spoken.Guessed(recipe);
+        Finished = FinishSplit.Words(recipe, recipe.Yield.Pieces * (int.TryParse(Batches, NumberStyles.None, CultureInfo.InvariantCulture, out var batches) && batches is > 0 and < 100 ? batches : 1));
         HasYeast = RecipeFacts.DoughLines(recipe).Any(DayYeast.IsYeast);
         CanShareMix = MixPlan.CanShare(new BakeWish(DayStretch.Of(recipe), 2, null, null), kitchen);
         InSpell = [.. CounterRise.InSpell(recipe).Select(s => (s.Key, s.Title))];
