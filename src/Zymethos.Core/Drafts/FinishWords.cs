@@ -24,8 +24,10 @@ internal static partial class FinishWords
         {
             foreach (var clause in Clauses().Split(sentence).Where(c => c.Trim().Length > 0))
             {
-                if (!Finishing().IsMatch(clause) || NotThen().IsMatch(clause)) continue;
                 var taken = found.Sum(f => f.Pieces);
+                // "roll 25 of them in sugar and the rest in hazelnuts": the verb counts for both.
+                var isElliptic = taken > 0 && Others().IsMatch(clause) && Said().IsMatch(clause);
+                if ((!Finishing().IsMatch(clause) && !isElliptic) || NotThen().IsMatch(clause)) continue;
                 var count = Count(clause, pieces, taken, last);
                 if (count < 1 || taken + count > pieces) continue;
                 var only = Only(clause, sentence, lines);

@@ -52,7 +52,7 @@ internal static partial class KindWindows
         }
     }
 
-    [GeneratedRegex(@"\b(?:egg )?whites?\b|\bstiff(?:ly)?\b|\bpeaks\b|\bleaves a trail\b|\bmeringue\b|\bthick and (?:pale|glossy)\b", RegexOptions.None, 200)]
+    [GeneratedRegex(@"\b(?:egg )?whites?\b|\bstiff(?:ly)?\b(?! (?:mixture|dough|paste|batter|mix))|\bpeaks\b|\bleaves a trail\b|\bmeringue\b|\bthick and (?:pale|glossy)\b", RegexOptions.None, 200)]
     private static partial Regex Foam();
 
     [GeneratedRegex(@"\b(?:pie|crimp|lattice|vents?)\b", RegexOptions.None, 200)]

@@ -23,6 +23,8 @@ internal static partial class LinesInMethod
             }
 
             var start = Start().Match(piece);
+            // "make a sponge from 200 ml water": figures count before words do.
+            if (Figures().Match(piece) is { Success: true } figure && figure.Index > start.Index && LineReader.Read(Ends().Replace(piece[figure.Index..], ""), knowledge).Ingredient is not null) start = figure;
             if (!start.Success) continue;
             var words = Ends().Replace(piece[start.Index..], "").Trim(' ', '.', ',');
             var read = LineReader.Read(words, knowledge);
@@ -59,11 +61,14 @@ internal static partial class LinesInMethod
     [GeneratedRegex(@"(?:\d[\d\s/.,-]*|[½¼¾⅓⅔⅛]|\b(?:a|an|one|two|three|four|five|six|eight|ten|twelve|half|pinch|three quarters)\b)(?=\s*[½¼¾]?\s*[A-Za-z])", RegexOptions.IgnoreCase, 200)]
     private static partial Regex Start();
 
+    [GeneratedRegex(@"(?:\d[\d\s/.,-]*|[½¼¾⅓⅔⅛])(?=\s*[½¼¾]?\s*(?:g|kg|ml|l|dl|oz|lb|tsp|tbsp|cups?|pints?)\b)", RegexOptions.IgnoreCase, 200)]
+    private static partial Regex Figures();
+
     // What comes behind belongs to the work and not to the ingredient.
     [GeneratedRegex(@"\s+(?:in an?|in the|into|until|till|over|for \d|at \d|on a|on the|together|from|and (?!a half|a quarter)[a-z]+|beaten to a|dissolved|to make|to get|to a|with)\b.*$|\.$", RegexOptions.IgnoreCase, 200)]
     private static partial Regex Ends();
 
-    [GeneratedRegex(@"\b(?:minutes?|mins?|hours?|cm|inch(?:es)?|degrees|°|tray|tin|oven|pieces|balls|layers?|towel|cloth|rack|bowls?|fork|knife|spatula|skewer|toothpick|board|film|foil|parchment|saucepan|mixer|processor)\b", RegexOptions.IgnoreCase, 200)]
+    [GeneratedRegex(@"\b(?:minutes?|mins?|hours?|cm|inch(?:es)?|degrees|°|tray|tin|oven|pieces|balls|layers?|towel|cloth|rack|bowls?|fork|knife|spatula|skewer|toothpick|board|film|foil|parchment|saucepan|mixer|processor|plate|dish|jug|spoon)\b", RegexOptions.IgnoreCase, 200)]
     private static partial Regex NotLine();
 
     [GeneratedRegex(@"^.*?\b(?:of an? (?:pound|kilo)|pounds?|lb|oz|ounces?|g|kg|grams?)\b(?: of\b)?", RegexOptions.IgnoreCase, 200)]

@@ -28,6 +28,21 @@ internal sealed partial class MethodReader
         return true;
     }
 
+    /// <summary>"bake at 170 for 1 h 15, turning the heat down to 150 after 45 minutes": 45 minutes and then the rest. False when the figures do not say that.</summary>
+    private bool TakeTwoHeats(string clause, string low, Match later, IReadOnlyList<TimePhrase> times)
+    {
+        var first = TimePhrase.In(later.Groups["time"].Value).FirstOrDefault();
+        var whole = times.FirstOrDefault(t => !t.IsMoment && !t.IsEach);
+        var heat = HeatWords.In($"oven to {later.Groups["heat"].Value}", _context.Dialect).FirstOrDefault();
+        if (first is null || whole is null || heat is null || whole.Low <= first.High) return false;
+        var (before, behind) = (low.Remove(later.Index, later.Length), later.Value.Trim(' ', ','));
+        TakeBake(clause.Length == low.Length ? clause.Remove(later.Index, later.Length) : before, before, [], [first]);
+        _heat = heat;
+        var rest = new TimePhrase(whole.Low - first.High, whole.High - first.Low, 0, 0) { IsMore = true };
+        TakeBake($"{char.ToUpperInvariant(behind[0])}{behind[1..]}", $"bake {behind}", [heat], [rest]);
+        return true;
+    }
+
     private bool SameHeat(IReadOnlyList<HeatWords> heats) => heats.Count == 0 && _heat is not null && Steps[_bake].Draft.Oven.StartsWith(_heat.Text, StringComparison.Ordinal);
 
     private bool WaitSince(int step) => Steps.Skip(step + 1).Any(s => !s.IsHands);

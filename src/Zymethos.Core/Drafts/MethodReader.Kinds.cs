@@ -13,6 +13,7 @@ internal sealed partial class MethodReader
         var words = FirstWords().Matches(low).Select(m => m.Value).ToList();
         if (words.Count == 0) return false;
         if (StartsWithVerb(words, 0)) return true;
+        if (UnlistedVerb().IsMatch(low) || (BakeVerb().IsMatch(low) && !BakeRemark().IsMatch(low) && TimePhrase.In(low).Count > 0)) return true;
         if (OutOfPan().IsMatch(low) || IntoOven().IsMatch(low) || Oven().IsMatch(low)) return true;
         if (!LeadingWords().IsMatch(low)) return Telegraph().IsMatch(low);
         // "In a bowl, combine", "When cold spread": the verb may stand behind a comma or at once.

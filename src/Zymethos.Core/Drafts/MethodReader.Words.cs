@@ -44,10 +44,10 @@ internal sealed partial class MethodReader
     [GeneratedRegex(@"^(?:\w+,? ){0,3}?(?:pre-?\s?heat(?!ed)|heat (?:the |your |an? )?(?:dutch |oven|casserole|cast[- ]iron|baking (?:stone|steel)|pizza stone)|warm (?:the|your) oven|set (?:the |your )?oven|turn (?:the |your )?oven|take out of the oven before)", RegexOptions.None, Patience)]
     private static partial Regex PreheatOnly();
 
-    [GeneratedRegex(@"^(?:hot |moderate |medium |slow |warm )?oven\b|^\d{3}\s?°?\s?[cf]? oven\b\.?$", RegexOptions.None, Patience)]
+    [GeneratedRegex(@"^(?:(?:next morning|in the morning|meanwhile|now|then),? )?(?:hot |moderate |medium |slow |warm )?oven\b|^\d{3}\s?°?\s?[cf]? oven\b\.?$", RegexOptions.None, Patience)]
     private static partial Regex OvenFirst();
 
-    [GeneratedRegex(@"^oven\b|\boven \d|^\d{3}\s?°?\s?[cf]? oven\b", RegexOptions.None, Patience)]
+    [GeneratedRegex(@"^oven\b|\boven (?:to |at |on )?\d|^\d{3}\s?°?\s?[cf]? oven\b", RegexOptions.None, Patience)]
     private static partial Regex Oven();
 
     [GeneratedRegex(@"\b(?:reduce|lower|raise|increase|turn (?:the )?(?:heat |oven |temperature )?(?:down|up)|turn (?:it |oven )?(?:down|up)|bring (?:the )?(?:heat|oven)|drop)\b", RegexOptions.None, Patience)]
@@ -232,7 +232,7 @@ internal sealed partial class MethodReader
     [GeneratedRegex(@"\bor (?:overnight )?(?:in|put in) the (?:fridge|refrigerator)|\bor overnight\b", RegexOptions.None, Patience)]
     private static partial Regex RiseOr();
 
-    [GeneratedRegex(@"\b(?:dish|pan|tray|bowl) of (?:hot |boiling |cold )?water\b|\brack\b.*\bbelow\b|\bsaucepan\b", RegexOptions.None, Patience)]
+    [GeneratedRegex(@"\b(?:dish|pan|tray|bowl) of (?:hot |boiling |cold )?water\b|\b(?:sheet|tray|tin|foil)\b[^.;]{0,20}\b(?:underneath|beneath|below|on the shelf below|to catch)\b|\brack\b.*\bbelow\b|\bsaucepan\b", RegexOptions.None, Patience)]
     private static partial Regex WaterPan();
 
     [GeneratedRegex(@"\b(?:stages|additions|batches|turns|folds|tins|pans|trays|sheets|bowls?)\b", RegexOptions.None, Patience)]
@@ -293,6 +293,17 @@ internal sealed partial class MethodReader
     // "put on the lowest rack in a 425 oven. After 20 minutes reduce the heat": the first stretch has its minutes in the second sentence.
     [GeneratedRegex(@"^(?:then )?after (?:the first |about )?(?<time>\d{1,3}(?: ?- ?\d+)? ?(?:min(?:ute)?s?))\b,? (?:reduce|lower|turn|drop|raise|increase)", RegexOptions.None, Patience)]
     private static partial Regex AfterReduce();
+
+    [GeneratedRegex(@"\b(?:cut|slice|divide|split|portion) (?:each|both|them each)\b", RegexOptions.None, Patience)]
+    private static partial Regex EachInto();
+
+    // "Dimple the dough", "Nudge them apart": an order by a word nobody listed.
+    [GeneratedRegex(@"^(?!(?:when|once|while|whilst|after|before|for|with|from|into|onto|over|under|that|this|these|those|and|but|not|only|even|what|which|where|how|also|both|all|some|most|half|like|because|since|though|although|unless|until|till|during|about|around|between|without|within|upon|per|plus|near|love|enjoy|remember|perhaps|maybe|sometimes|usually|have|has|had|does|did|was|were|are|will|would|should|could|can|may|must|makes|keeps|gives|needs|takes|see|note|hope|give|serves|such|unlike|despite|except|throughout|inside|outside|across|along|through|towards?|behind|beside|beneath|is|its|either|neither|depending|especially|otherwise|instead)\b)[a-z]{3,}(?: (?:up|out|over|down|off|in|on))? (?:the|them|it|each|your)\b(?! (?:will|is|are|was|should|may|can|might|must|has|keeps|freezes)\b)", RegexOptions.None, Patience)]
+    private static partial Regex UnlistedVerb();
+
+    // "..., turning the heat down to 150 after 45 minutes": two stretches in one clause.
+    [GeneratedRegex(@",?\s*(?:and )?(?:turn|reduc|lower|dropp?)(?:ing|e)?\s+(?:the )?(?:heat|oven|temperature)(?: down)? to (?<heat>[^,.;]{2,24}?) after (?:the first |about )?(?<time>\d{1,3} ?min(?:ute)?s?|an hour|1 hour|half an hour)\b", RegexOptions.None, Patience)]
+    private static partial Regex HeatAfter();
 
     [GeneratedRegex(@"^(?:and|&|n|but)\s+", RegexOptions.IgnoreCase, Patience)]
     private static partial Regex LeadingAnd();

@@ -120,7 +120,8 @@ internal sealed partial class MethodReader
         if (!Commands(low) || IsRemark(low))
         {
             // "Place the rack in the lowest position and preheat to 325": the heat counts all the same.
-            if (Preheat().IsMatch(low) && HeatWords.In(low, _context.Dialect) is { Count: > 0 } heats) _heat = heats[^1];
+            TakePan(low);
+            if ((Preheat().IsMatch(low) || Oven().IsMatch(low)) && HeatWords.In(low, _context.Dialect) is { Count: > 0 } heats) _heat = heats[^1];
             Note(piece);
             Remark(low);
             return "remark";
@@ -200,6 +201,7 @@ internal sealed partial class MethodReader
         if (kind == StepKind.Bake)
         {
             if (heats.Count > 0) _heat = heats[0];
+            if (HeatAfter().Match(low) is { Success: true } later && TakeTwoHeats(clause, low, later, times)) return true;
             return TakeBake(clause, low, heats, times);
         }
 
@@ -326,6 +328,15 @@ internal sealed partial class MethodReader
     private void Divide(YieldWords division, string low)
     {
         var before = _bake < 0;
+        // "Cut in half. ... Cut each into 8": sixteen.
+        if (before && _reading.DividedInto is >= 2 and <= 4 && EachInto().IsMatch(low) && division.Pieces > 1)
+        {
+            var all = _reading.DividedInto * division.Pieces;
+            (_reading.DividedInto, _reading.DivisionName) = (all, division.Name);
+            if (_reading.Yield is null or { Rank: >= 2 }) _reading.Yield = division with { Pieces = all };
+            return;
+        }
+
         if (before && _reading.DividedInto == 0 && division.Pieces > 1 && !NoDivision().IsMatch(low))
         {
             _reading.DividedInto = division.Pieces;

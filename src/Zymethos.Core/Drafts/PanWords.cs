@@ -142,6 +142,8 @@ public static partial class PanWords
     private static PanShape[] ShapesIn(string low) => low switch
     {
         _ when Muffin().IsMatch(low) => [PanShape.Muffin],
+        // Heaps "on a greased tin" lie on a flat one.
+        _ when OnTin().IsMatch(low) => [PanShape.Tray],
         _ when Loaf().IsMatch(low) => [PanShape.Loaf],
         _ when low.Contains("springform", StringComparison.Ordinal) || low.Contains("spring-form", StringComparison.Ordinal) => [PanShape.Springform],
         _ when Ring().IsMatch(low) => [PanShape.Ring],
@@ -153,6 +155,9 @@ public static partial class PanWords
 
     [GeneratedRegex(@"\b(?:muffin|cupcake|patty|bun|fairy cake|popover|dariole)[- ]?(?:\w+ )?(?:tins?|pans?|cups?|trays?|moulds?|molds?|papers?|cases?|liners?)\b|\bpaper cases\b|\b\d+[- ](?:hole|cup)s?\b(?! (?:fluted|tube|ring|bundt))|\bfluted moulds\b|\bfill \d+ (?:\w+ )?cases\b|\bmuffin cups\b", RegexOptions.None, 200)]
     private static partial Regex Muffin();
+
+    [GeneratedRegex(@"\b(?:heaps?|spoonfuls?|rounds|balls|lumps|buns|rolls)\b[^.;]{0,30}\bon (?:to )?(?:an? |the )?(?:well[- ])?(?:greased |buttered |floured |lined )?tins?\b", RegexOptions.None, 200)]
+    private static partial Regex OnTin();
 
     [GeneratedRegex(@"\bloaf (?:pans?|tins?)|\bbread (?:pans?|tins?)|\b(?:2|1|two|one)[- ]?lb (?:loaf )?tins?\b|\bloaf-tins?|\bpullman|\bpans? 20x10", RegexOptions.None, 200)]
     private static partial Regex Loaf();

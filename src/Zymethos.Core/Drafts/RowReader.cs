@@ -305,6 +305,8 @@ internal sealed partial class RowReader
             var pieces = Pieces(label.Success ? text[label.Length..] : text, needed);
             // "Caster sugar for sprinkling." behind a list belongs to it.
             if (pieces.Count == 0 && lists.Count > 0 && ForUse().IsMatch(plain) && LineReader.Read(plain, _knowledge).Ingredient is not null) pieces = [plain];
+            // "Topping: sesame or poppy seeds."
+            if (pieces.Count == 0 && label.Success && lists.Count > 0 && text[label.Length..] is { Length: > 2 and < 50 } only && !StartsWithVerb(only) && LineReader.Read(only, _knowledge).Ingredient is not null) pieces = [only];
             if (pieces.Count == 0 && lists.Count > 0 && LineSplitter.StartsWithAmount(plain) && plain.Length < 60 && LineReader.Read(plain, _knowledge) is { Ingredient: not null, Amounts.Length: > 0 }) pieces = [plain];
             if (pieces.Count == 0) break;
             lists.Add((label.Success ? label.Groups["part"].Value : "", pieces));
@@ -466,7 +468,7 @@ internal sealed partial class RowReader
     private static partial Regex Inside();
 
     // "so basically melt 175g butter, ..., then stir in 350g oats": orders, and no list.
-    [GeneratedRegex(@"\b(?:then|basically|just|first|and|you) (?:melt|stir|mix|beat|whisk|fold|cream|add|pour|bake|knead|press|rub|bring|boil|simmer|spread|put|tip|pop|blend|combine)\b", RegexOptions.IgnoreCase, 200)]
+    [GeneratedRegex(@"(?:^|[:.;]\s+|\b(?:day|morning|evening|before|next|night)[,:]?\s+)(?:make|add|mix|put|stir|knead|cream|rub|melt|whisk|beat) (?=an?\b|the\b|in\b|into\b|with\b|together\b|\d)|\b(?:then|basically|just|first|and|you) (?:melt|stir|mix|beat|whisk|fold|cream|add|pour|bake|knead|press|rub|bring|boil|simmer|spread|put|tip|pop|blend|combine)\b", RegexOptions.IgnoreCase, 200)]
     private static partial Regex OrderInside();
 
     [GeneratedRegex(@"^[\p{L}' -]{3,40} (?:for \w+ing|to (?:dust|serve|finish|decorate|glaze|roll))$", RegexOptions.IgnoreCase, 200)]

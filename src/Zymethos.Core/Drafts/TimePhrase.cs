@@ -91,18 +91,29 @@ internal sealed partial record TimePhrase(int Low, int High, int Index, int Leng
             var (one, two) = (found[i], found[i + 1]);
             var between = low[(one.Index + one.Length)..two.Index];
             // "overnight (12-18 hours)": the bracket says it exactly.
-            if (one.Low == 480 && one.High == 840 && between.Trim() is "(" or "," or "" or "(about" && two.Low >= 240)
+            if (one.Low == 480 && one.High == 840 && between.Trim() is "(" or "," or "" or "(about" or ", about" or ", at least" or "(at least" && two.Low >= 240)
             {
                 found[i] = two with { Index = one.Index, Length = two.Index + two.Length - one.Index };
                 found.RemoveAt(i + 1);
                 continue;
             }
 
+            // "1 to 1 1/2 hours, or overnight in the refrigerator" are two ways, and no window.
+            if (two.Low == 480 && two.High == 840 && Elsewhere().IsMatch(low[(two.Index + two.Length)..])) continue;
             if (between.Length > 28 || two.High <= one.Low || one.IsMoment || two.IsMoment) continue;
             var joins = two.IsMost ? JoinsMost().IsMatch(between) : JoinsOr().IsMatch(between);
             if (!joins) continue;
             found[i] = new TimePhrase(one.Low, two.IsMost || two.Low != 480 ? two.High : 840, one.Index, two.Index + two.Length - one.Index) { IsWindow = true, IsLeast = one.IsLeast };
             found.RemoveAt(i + 1);
+        }
+
+        // "at least 8 hours or up to 24".
+        for (var i = 0; i < found.Count; i++)
+        {
+            var behind = BareMost().Match(low[(found[i].Index + found[i].Length)..]);
+            var unit = found[i].Low % 1440 == 0 ? 1440 : found[i].Low % 60 == 0 ? 60 : 1;
+            if (!behind.Success || !int.TryParse(behind.Groups["n"].Value, CultureInfo.InvariantCulture, out var most) || most * unit <= found[i].High) continue;
+            found[i] = found[i] with { High = most * unit, IsWindow = true, Length = found[i].Length + behind.Length };
         }
 
         return [.. found.Select(f => f is { IsWindow: false, IsLeast: false } && f.High >= 4 * f.Low && f.High >= 360 ? f with { IsWindow = true } : f)];
@@ -156,6 +167,12 @@ internal sealed partial record TimePhrase(int Low, int High, int Index, int Leng
         + @"|(?<a>\d{1,2})\s*-\s*(?<b>\d{1,2})\s+(?<bare>more)\b"
         + @"|(?<a>" + Number + @")\s*-?\s*(?:(?:more|further|extra|full|good)\s+)?(?<u1>" + Unit + @")(?<share>\s+and (?:a half|a quarter|three[- ]quarters)\b)?(?:\s*(?:and\s+|,\s*)?(?<rest>\d{1,2})\s*(?:minutes?|mins?|m)\b|\s+(?<rest>\d{2})(?=[\s.,;]|$)(?!\s*(?:g|ml|cm|mm|c|f|°|x|oz|lb|degrees)\b))?(?:\s*(?:more|longer|further)\b)?", RegexOptions.None, 400)]
     private static partial Regex Phrase();
+
+    [GeneratedRegex(@"^\s*(?:in|inside) (?:the |your )?(?:fridge|refrigerator)\b", RegexOptions.None, 200)]
+    private static partial Regex Elsewhere();
+
+    [GeneratedRegex(@"^[\s,(]*(?:or|and|but)?\s*(?:up to|no more than|at most)\s+(?<n>\d{1,3})(?=\s*(?:[.,;)]|$))", RegexOptions.None, 200)]
+    private static partial Regex BareMost();
 
     [GeneratedRegex(@"\b(?:at least|a minimum of|minimum|no less than|not less than|for a good)\s+(?:about |around )?$", RegexOptions.None, 200)]
     private static partial Regex Least();

@@ -75,7 +75,7 @@ internal sealed partial record YieldWords(int Pieces, string Name, int Rank)
     [GeneratedRegex(@"(?<n>" + Number + @")(?:\s*(?:-|–|to)\s*\d+(?:\s?½)?)?\s*(?<dozen>dozen|doz\b\.?)?", RegexOptions.IgnoreCase, 200)]
     private static partial Regex Count();
 
-    [GeneratedRegex(@"\(.*?\)|\b(?:about|ish|equal|even|small|large|little|individual|tight|walnut|sized)\b|[.,:;].*$|\b(?:with|and|from|by|on|at|in|to|for|depending|of|each)\b.*$|^ish\b", RegexOptions.IgnoreCase, 200)]
+    [GeneratedRegex(@"\(.*?\)|\b(?:about|ish|equal|even|small|large|little|individual|tight|walnut|sized)\b|[.,:;].*$|\b(?:with|and|from|by|on|at|in|to|for|depending|of|each|while|when|whilst|once|lengthways|lengthwise)\b.*$|^ish\b", RegexOptions.IgnoreCase, 200)]
     private static partial Regex NotName();
 
     [GeneratedRegex(@"\s+", RegexOptions.None, 200)]

@@ -15,6 +15,8 @@ public static partial class LineSplitter
     {
         if (line.Length > 1500) return [line];
         var lines = Columns(line.Trim()).SelectMany(c => List(c, knowledge)).SelectMany(l => Each(l, knowledge)).SelectMany(Fruit).SelectMany(l => Plus(l, knowledge)).Take(Most).ToList();
+        // "8oz oats 4oz marg 4oz brown sugar": amounts part where nothing else does.
+        if (lines.Count == 1 && !line.Contains('(', StringComparison.Ordinal) && AmountStart().Count(line) >= 3 && Unparted(line, knowledge) is { Count: >= 3 } parted) return parted;
         return lines.Count == 0 ? [line] : lines;
     }
 
@@ -71,6 +73,7 @@ public static partial class LineSplitter
         foreach (var piece in Commas(line))
         {
             var starts = StartsWithAmount(piece) && LineReader.Read(piece, knowledge) is { Amounts.Length: > 0, Name.Length: > 0 } read && (read.Ingredient is not null || (read.Name.Length > 2 && piece.Any(char.IsDigit) && !SizeOnly().IsMatch(piece)));
+            starts |= pieces.Count > 0 && Unmeasured().IsMatch(piece) && LineReader.Read(piece, knowledge).Ingredient is not null;
             starts |= Trailing().IsMatch(piece) && pieces.TrueForAll(p => Trailing().IsMatch(p)) && LineReader.Read(piece, knowledge) is { Amounts.Length: > 0, Ingredient: not null };
             // "2 tbsp cold water, 1 to 2 at a time" is a remark.
             var bare = !starts && ((knowledge.Find(piece) is not null && line.Count(c => c == ',') >= 2) || SaltAndPepper().IsMatch(piece)) && !LineWords.Forms.Contains(piece.ToLowerInvariant());
@@ -145,6 +148,9 @@ public static partial class LineSplitter
 
     [GeneratedRegex(@"^\s*\d+(?:[.,]\d+)?\s?(?:cm|mm|inch(?:es)?|in\.?|""|x\b|to \d)", RegexOptions.IgnoreCase, 200)]
     private static partial Regex SizeOnly();
+
+    [GeneratedRegex(@"^(?:a little|some|a splash of|a dash of|a drop of|a bit of|enough) (?!more\b|extra\b)", RegexOptions.IgnoreCase, 200)]
+    private static partial Regex Unmeasured();
 
     // "flour 300 g": the amount stands behind.
     [GeneratedRegex(@"^\p{L}[\p{L}\s'’-]{1,40}\s(?:\d+(?:[.,/]\d+)?|[½¼¾])\s?(?:g|kg|ml|l|dl|oz|lb|tsp|tbsp|cups?)\b", RegexOptions.IgnoreCase, 200)]

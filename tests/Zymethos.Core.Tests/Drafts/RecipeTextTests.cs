@@ -79,7 +79,7 @@ public sealed class RecipeTextTests
         Assert.StartsWith("turn 50 %", bake.Touches, StringComparison.Ordinal);
         Assert.Equal("A skewer comes out clean", bake.Done);
         Assert.Contains(draft.Steps, s => s.Kind == "mix");
-        Assert.Contains(draft.Steps, s => s.Kind == "rest" && s.Takes.Contains("10", StringComparison.Ordinal));
+        Assert.Contains(draft.Steps, s => s.Kind == "cool" && s.Takes.Contains("10", StringComparison.Ordinal));
         Assert.Contains(draft.Steps, s => s.Kind == "cool");
         var read = DraftReader.Read(draft, IngredientKnowledge.Shipped, Pans);
         Assert.Empty(read.Faults);
