@@ -23,6 +23,9 @@ public sealed record CorpusRecipe(string Name, string Text, IReadOnlyList<string
     /// <summary>And twenty more, written after the reader was tuned on those.</summary>
     public static IReadOnlyList<CorpusRecipe> Fifth { get; } = Load("Fifth");
 
+    /// <summary>The last twenty, written after the reader was tuned on the five others.</summary>
+    public static IReadOnlyList<CorpusRecipe> Sixth { get; } = Load("Sixth");
+
     private static List<CorpusRecipe> Load(string which) =>
         [.. Directory.GetFiles(Folder(which), "*.txt").Order(StringComparer.Ordinal).Select(file => new CorpusRecipe(
             Path.GetFileNameWithoutExtension(file),
