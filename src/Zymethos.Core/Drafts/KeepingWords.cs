@@ -79,13 +79,13 @@ internal static partial class KeepingWords
     }
 
     // Work that ends in days and is none of keeping: chilling with a least time, soaking, ripening, feeding.
-    [GeneratedRegex(@"\b(?:soak|feed|mature|ripen|leave to|let (?:it|them)|overnight|at least \d+ (?:hours?|h)\b|chill (?:for|at|\d)|refrigerate (?:for )?(?:at least|\d+ ?(?:-|to|h)|overnight)|until (?:firm|set|doubled|needed))|\bonce a week\b|\bbefore (?:eating|cutting) if\b", RegexOptions.None, 200)]
+    [GeneratedRegex(@"\b(?:soak(?!ed\b)|feed|mature|ripen|leave to|let (?:it|them)|overnight|at least \d+ (?:hours?|h)\b|chill (?:for|at|\d)|refrigerate (?:for )?(?:at least|\d+ ?(?:-|to|h)|overnight)|until (?:firm|set|doubled|needed))|\bonce a week\b|\bbefore (?:eating|cutting) if\b", RegexOptions.None, 200)]
     private static partial Regex Process();
 
     [GeneratedRegex(@"\b(?:keeps?|kept)\b(?! (?:an eye|in mind|stirring|beating|adding|warm|hot|the (?:oven|door|dough|rest)|going|it (?:moving|covered)|whisking|them apart|apart|some|aside|back|one|turning|folding))|\bwill last\b|\b(?:it|they) last\b|\blasts\b|\bstays? (?:soft|fresh|moist|crisp|good)|\bstored? (?:in|airtight|for|them|up|well|between|at)|\bgood for (?:up to )?(?:\d|an?\b|one|two|three|four|six)|^storage\b|\bairtight\b.*\d|\beat\b.*\bsame day\b|\b(?:best|nicest) (?:hot |warm |cold |fresh |eaten )?(?:eaten|on the day|the (?:same )?day|within|that day|fresh|when fresh)|\b(?:eat|eaten|serve|use|enjoy|consume)[d]? (?:up )?(?:on|within|that|the|it on the|them on the)? ?(?:same day|that day|the day|day|the same day|\d+ days|two days|three days|2 days)|\bfreezes?\b(?! (?:for )?(?:\d+ ?(?:min|h)|until|\d+ to \d+ min))|\b(?:be|can be|may be) frozen\b|\bfrozen (?:for|up to)\b|\brefrigerate (?:for )?up to\b|\brefrigerate any\b|\bmade (?:up to )?\w+ (?:days?|weeks?) ahead|\b(?:even )?better (?:the )?(?:next|second) day\b|\bbest after\b|\bwithin (?:two|2|three|3) days\b|\bchilled (?:for )?up to\b|\bat its best\b|\btastes? better\b", RegexOptions.None, 200)]
     private static partial Regex Speak();
 
-    [GeneratedRegex(@"^(?:left-?overs? (?:keep )?)?(?:(?:in (?:the |a )?)?(?:fridge|refrigerator|freezer|airtight tin|tin|tub|larder),? (?:for )?)?(?:up to |about )?(?:\d+|an?|one|two|three|four|six)(?: ?(?:-|to) ?\d+)? (?:days?|weeks?|months?)(?: or so)?(?: (?:in|at|wrapped)\b|\.?$)", RegexOptions.None, 200)]
+    [GeneratedRegex(@"^(?:left-?overs? (?:keep )?)?(?:(?:in (?:the |a )?)?(?:fridge|refrigerator|freezer|airtight tin|tin|tub|larder),? (?:for )?)?(?:up to |about )?(?:\d+|an?|one|two|three|four|six)(?: ?(?:-|to) ?\d+)? (?:days?|weeks?|months?)(?: or so)?(?: (?:in|at|wrapped|fridge|freezer|refrigerated|frozen)\b|\.?$)", RegexOptions.None, 200)]
     private static partial Regex BareTime();
 
     [GeneratedRegex(@"\b(?:best|better|nicest|soft|ready)\b[^.;]{0,14}\b(?:after|from)\s+(?:about )?$", RegexOptions.None, 200)]
@@ -133,7 +133,7 @@ internal static partial class KeepingWords
     [GeneratedRegex(@"\b(?:the |raw |unbaked )?(?<part>dough|sauce|icing|filling|glaze|syrup|frosting|curd|batter|buttercream|ganache)\b (?:also )?(?:keeps?|may|can|will|freezes)", RegexOptions.None, 200)]
     private static partial Regex Part();
 
-    [GeneratedRegex(@"\b(?:undecorated|un-?iced|un-?filled|un-?frosted|un-?glazed|undressed|untopped|unassembled|before (?:it is |they are )?(?:icing|iced|decorat\w+|filling|filled|frosting|glazing|assembl\w+)|without (?:the |its |their |any )?(?:topping|icing|filling|glaze|frosting|cream|decoration)s?)\b", RegexOptions.None, 200)]
+    [GeneratedRegex(@"\b(?:undecorated|un-?iced|un-?filled|un-?frosted|un-?glazed|undressed|unsoaked|untopped|unassembled|before (?:it is |they are )?(?:icing|iced|decorat\w+|filling|filled|frosting|glazing|assembl\w+)|without (?:the |its |their |any )?(?:topping|icing|filling|glaze|frosting|cream|decoration)s?)\b", RegexOptions.None, 200)]
     private static partial Regex Bare();
 
     [GeneratedRegex(@"\b(?:best|better|nicest)\b[^.;]{0,20}\b(?:after|from|next day|second day)\b", RegexOptions.None, 200)]

@@ -44,11 +44,15 @@ internal static partial class KindWindows
         }
     }
 
-    private static void Tighten(MethodReading reading, MethodStep mix, LinkDraft link)
+    private static void Tighten(MethodReading reading, MethodStep mix, LinkDraft link, int depth = 0)
     {
         foreach (var earlier in reading.Links.Where(l => l.To == mix.Draft.Key && l.Most.Length == 0).ToList())
         {
-            if (reading.Steps.Find(s => s.Draft.Key == earlier.From) is { IsHands: true, Strand: 0 } before && FoldOrWet().IsMatch(before.Low)) (earlier.Most, earlier.Why) = ("5 min", link.Why);
+            if (reading.Steps.Find(s => s.Draft.Key == earlier.From) is not { IsHands: true, Strand: 0 } before) continue;
+            // Back to the step that wets it, over what only shapes it and fills the pan.
+            if (!FoldOrWet().IsMatch(before.Low) && depth > 2) continue;
+            (earlier.Most, earlier.Why) = ("5 min", link.Why);
+            if (depth < 4 && !Wets().IsMatch(before.Low)) Tighten(reading, before, earlier, depth + 1);
         }
     }
 
@@ -61,11 +65,14 @@ internal static partial class KindWindows
     [GeneratedRegex(@"\bsoft dough\b|\bscones?\b|\bpat (?:it |the dough )?(?:out|into)\b", RegexOptions.None, 200)]
     private static partial Regex Scone();
 
-    [GeneratedRegex(@"\b(?:balls?|roll|cut|shape)\b", RegexOptions.None, 200)]
+    [GeneratedRegex(@"\b(?:balls?|roll)\b", RegexOptions.None, 200)]
     private static partial Regex Balls();
 
     [GeneratedRegex(@"\b(?:pour|spoon|scrape|spread|tip|turn into|batter|fill|divide between|into the (?:tin|pan|holes))\b", RegexOptions.None, 200)]
     private static partial Regex Batter();
+
+    [GeneratedRegex(@"\b(?:buttermilk|milk|water|liquid|yogurt|yoghurt|wet|beaten eggs?)\b", RegexOptions.None, 200)]
+    private static partial Regex Wets();
 
     [GeneratedRegex(@"\b(?:fold|wet|stir|batter|beat|whisk|mix)\b", RegexOptions.None, 200)]
     private static partial Regex FoldOrWet();

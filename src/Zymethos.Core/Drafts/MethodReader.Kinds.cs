@@ -86,6 +86,8 @@ internal sealed partial class MethodReader
     {
         if (OvenProof().IsMatch(low) && RiseWords().IsMatch(low)) return false;
         if (OvenDry().IsMatch(low) && times.Count > 0) return true;
+        // "remove the beans, 5 minutes more": in the oven, when nothing else has been done since.
+        if (_bake >= 0 && times.Any(t => t.IsMore) && !WaitSince(_bake) && Steps.Count - _bake <= 2 && !Lasting().IsMatch(low) && !RestWords().IsMatch(low) && !CoolWords().IsMatch(low) && !ChillWords().IsMatch(low) && !RiseWords().IsMatch(low)) return true;
         var timed = times.Any(t => !t.IsMoment) || UntilDone().IsMatch(low);
         if (BakeVerb().IsMatch(low) && !BakeRemark().IsMatch(low)) return timed || heats.Count > 0 || _bake < 0;
         if (heats.Count > 0 && times.Any(t => !t.IsMoment) && !Preheat().IsMatch(low) && !OvenFirst().IsMatch(low)) return true;

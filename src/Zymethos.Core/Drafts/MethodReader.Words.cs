@@ -56,7 +56,7 @@ internal sealed partial class MethodReader
     [GeneratedRegex(@"^(?:then )?\d{3}|\bthen \d{3}", RegexOptions.None, Patience)]
     private static partial Regex NewHeat();
 
-    [GeneratedRegex(@"\b(?:re-?)?bak(?:e|es|ed)\b(?! (?:sheet|tray|tin|pan|paper|dish|parchment|goods|custard|blind paper|apples))|\bblind[- ]bake|\bcook (?:for|in the|at|until) ", RegexOptions.None, Patience)]
+    [GeneratedRegex(@"\bgive (?:it|them) (?:a |an |another |about )?(?:further )?\d[^.;]{0,14}\bmore\b|\b(?:re-?)?bak(?:e|es|ed)\b(?! (?:sheet|tray|tin|pan|paper|dish|parchment|goods|custard|blind paper|apples))|\bblind[- ]bake|\bcook (?:for|in the|at|until) ", RegexOptions.None, Patience)]
     private static partial Regex BakeVerb();
 
     [GeneratedRegex(@"\b(?:before|after|while|raw or|if not|when|rather than|once) bak(?:e|ed|ing)\b|\b(?:ready|about|time|want|going) to bake\b|\bbefore (?:you|they) bake\b|\b(?:when|if) (?:you )?(?:bake|baking)\b|\b(?:freshly|newly|half|part) baked\b|\bdry rather than bake\b|\bbaked (?:goods|beans)|\bbaked on the\b|\bis baked\b$|\bre-?bake", RegexOptions.None, Patience)]
@@ -102,7 +102,7 @@ internal sealed partial class MethodReader
     [GeneratedRegex(@"\bkeep (?:it |them )?(?:for )?\d|\bleave (?:it |them )?(?:for )?\d|\bwait\b", RegexOptions.None, Patience)]
     private static partial Regex MatureKeep();
 
-    [GeneratedRegex(@"\b(?:rest|stand|sit|set aside|leave|relax|swell|hang|dry|wait|let it|let them|left|autolyse|set)\b", RegexOptions.None, Patience)]
+    [GeneratedRegex(@"\b(?:rest|stand|sit|set aside|leave|relax|swell|hang|(?<!\bin )(?<!\bthe )dry|wait|let it|let them|left|autolyse|set)\b", RegexOptions.None, Patience)]
     private static partial Regex RestWords();
 
     [GeneratedRegex(@"\b(?:leave|let|set aside|stand)\b.*\b(?:to set|until set|until (?:it is |they are )?(?:firm|set|foamy|frothy|bubbly|dry|soft))", RegexOptions.None, Patience)]
@@ -293,6 +293,13 @@ internal sealed partial class MethodReader
     // "put on the lowest rack in a 425 oven. After 20 minutes reduce the heat": the first stretch has its minutes in the second sentence.
     [GeneratedRegex(@"^(?:then )?after (?:the first |about )?(?<time>\d{1,3}(?: ?- ?\d+)? ?(?:min(?:ute)?s?))\b,? (?:reduce|lower|turn|drop|raise|increase)", RegexOptions.None, Patience)]
     private static partial Regex AfterReduce();
+
+    [GeneratedRegex(@"\b(?:toast|roast|crumble)\b", RegexOptions.None, Patience)]
+    private static partial Regex Toasts();
+
+    // "to set for 2 hours, or 30 minutes in the fridge": another way to spend the wait.
+    [GeneratedRegex(@",? or (?:for )?(?<time>\d[\w -]{0,12}?(?:min(?:ute)?s?|hours?|hrs?|h)) in the (?:fridge|refrigerator)\b", RegexOptions.None, Patience)]
+    private static partial Regex OrFridge();
 
     [GeneratedRegex(@"\b(?:cut|slice|divide|split|portion) (?:each|both|them each)\b", RegexOptions.None, Patience)]
     private static partial Regex EachInto();

@@ -196,6 +196,8 @@ internal sealed partial class MethodReader
         if (AfterReduce().Match(low) is { Success: true } first && _bake < 0 && _heat is not null) TakeBake("Bake", $"bake for {first.Groups["time"].Value}", [], TimePhrase.In(first.Groups["time"].Value));
         // What stands in brackets is a remark, unless it is a time.
         var bare = Brackets().Replace(low, " ");
+        var fridge = OrFridge().Match(bare);
+        if (fridge.Success) bare = bare.Remove(fridge.Index, fridge.Length);
         var times = TimePhrase.In(bare);
         var kind = KindOf(bare, heats, times);
         if (kind == StepKind.Bake)
@@ -225,6 +227,7 @@ internal sealed partial class MethodReader
         }
 
         Add(clause, low, kind, time);
+        if (fridge.Success && !Steps[^1].IsHands && TimePhrase.In(fridge.Groups["time"].Value).FirstOrDefault() is { } cold) Steps[^1].Draft.Modes = $"refrigerator: chill, {cold.Text}";
         // "keep for 3 days before eating ... up to 2 weeks": it ripens, and then it keeps.
         if (kind == StepKind.Mature && times.LastOrDefault(t => t.IsMost && t != time) is { High: >= 1440 } longest)
             _reading.Keeping.Add(new KeepingDraft { Place = "counter", Days = Math.Round(longest.High / 1440.0).ToString("0", CultureInfo.InvariantCulture) });
@@ -315,7 +318,7 @@ internal sealed partial class MethodReader
         if (PanWords.In(low, _context.Pans) is not { } meant) return;
         if (meant.Pan.Shape == PanShape.Tray && meant.Count == 1 && ManyTrays().IsMatch(low) && _bake < 0) meant = meant with { Count = 2 };
         // "cool on the sheet", "leave in the tin" speak of the pan that is there.
-        if (_pan is not null && !meant.IsSized && _bake >= 0 && meant.Pan.Shape == PanShape.Tray && _pan.Pan.Shape != PanShape.Tray) return;
+        if (_pan is not null && !meant.IsSized && _bake >= 0 && meant.Pan.Shape == PanShape.Tray && _pan.Pan.Shape != PanShape.Tray && !Toasts().IsMatch(low)) return;
         if (_pan is not null && meant.Pan.Shape == _pan.Pan.Shape && !meant.IsSized) meant = meant with { Pan = _pan.Pan, IsSized = _pan.IsSized };
         if (_pan is not null && meant.Pan == _pan.Pan && meant.Count < _pan.Count) meant = meant with { Count = _pan.Count };
         // A dish or tray beside the bake ("a tray of water below") is none to bake in.

@@ -153,7 +153,7 @@ public static partial class PanWords
         _ => [],
     };
 
-    [GeneratedRegex(@"\b(?:muffin|cupcake|patty|bun|fairy cake|popover|dariole)[- ]?(?:\w+ )?(?:tins?|pans?|cups?|trays?|moulds?|molds?|papers?|cases?|liners?)\b|\bpaper cases\b|\b\d+[- ](?:hole|cup)s?\b(?! (?:fluted|tube|ring|bundt))|\bfluted moulds\b|\bfill \d+ (?:\w+ )?cases\b|\bmuffin cups\b", RegexOptions.None, 200)]
+    [GeneratedRegex(@"\b(?:muffin|cupcake|patty|bun|fairy cake|popover|dariole)[- ]?(?:\w+ )?(?:tins?|pans?|cups?|trays?|moulds?|molds?|papers?|cases?|liners?)\b|\bpaper cases\b|(?<![/.\d])(?<!\d[ /])(?:1[0-8]|[689]|2[04])[- ](?:hole|cup)s?\b(?! (?:fluted|tube|ring|bundt|of|flour|sugar|milk|batter))|\bfluted moulds\b|\bfill \d+ (?:\w+ )?cases\b|\bmuffin cups\b", RegexOptions.None, 200)]
     private static partial Regex Muffin();
 
     [GeneratedRegex(@"\b(?:heaps?|spoonfuls?|rounds|balls|lumps|buns|rolls)\b[^.;]{0,30}\bon (?:to )?(?:an? |the )?(?:well[- ])?(?:greased |buttered |floured |lined )?tins?\b", RegexOptions.None, 200)]
@@ -165,13 +165,13 @@ public static partial class PanWords
     [GeneratedRegex(@"\b(?:tube|ring|fluted)\b (?:\w+ ){0,2}(?:pan|tin|mould|mold)s?(?<!tart tin)(?<!tart tins)(?<!flan tin)(?<!moulds)|\bring tin|^fluted ring\b", RegexOptions.None, 200)]
     private static partial Regex Ring();
 
-    [GeneratedRegex(@"\bround (?:\w+ ){0,2}(?:pan|tin|mould)s?|\bcake (?:pan|tin)s?|\blayer (?:pan|tin)s?|\bsandwich tins?|\bsponge tins?|\b(?:tart|flan|quiche|pie) (?:tin|pan|dish|plate|ring)s?|\bpie shells?|\bunbaked shells|\bskillet|\bcasserole|\b(?:panettone|paper) (?:mould|case)|\bdeep tin\b|\btin lined\b|\b(?:lined|buttered|greased) tin\b", RegexOptions.None, 200)]
+    [GeneratedRegex(@"\bround (?:\w+ ){0,2}(?:pan|tin|mould)s?|\bcake (?:pan|tin)s?|\blayer (?:pan|tin)s?|\bsandwich tins?|\bsponge tins?|\b(?:tart|flan|quiche|pie) (?:tin|pan|dish|plate|ring)s?|\bpie shells?|\bunbaked shells|\bskillet|\bcasserole|\b(?:panettone|paper) (?:mould|case)|\bdeep tin\b|\btin lined\b|\b(?:lined|buttered|greased) tin\b|\b\d{1,2}\s?(?:""|-?inch|in\.?|cm)\s(?:deep |cake |lined |greased )?tin\b", RegexOptions.None, 200)]
     private static partial Regex Round();
 
     [GeneratedRegex(@"\b(?:square|oblong|rectangular|traybake|brownie|lamington|swiss roll|roasting|jelly roll|sheet cake) (?:\w+ ){0,2}(?:pan|tin|dish|tray)s?|\b\d+(?:[.,]\d)?\s*(?:cm|in|""|inch(?:es)?)?\s*(?:x|by)\s*\d+(?:[.,]\d)?(?:\s*(?:x|by)\s*\d+)?[- ]?(?:inch(?:es)?|in\b\.?|cm|"")?\)?(?: (?:\w+ ){0,2}(?:pan|tin|dish)s?)|\b(?:pan|tin|dish),? (?:about )?\(?\d+\s*(?:x|by)\s*\d+|\b(?:tin|dish|pan)s?,? (?:of )?(?:about |approx\.? )?\d+\s*(?:cm)?\s*(?:x|by)\s*\d+|\b(?:baking|oven|gratin|buttered|ovenproof) (?:\w+ )?dish|\bdish, about|\b(?:9 ?x ?13|13 ?x ?9)\b|\b\d+[- ]?(?:inch|in\.?|cm) (?:shallow |deep )?square\b|\bsquare (?:cake )?(?:tin|pan)", RegexOptions.None, 200)]
     private static partial Regex Square();
 
-    [GeneratedRegex(@"\b(?:baking|cookie|biscuit|oven|sheet)[- ](?:sheet|tray|pan|stone)s?|\btrays?\b|\bsheets\b|\bon the sheet\b|\bsteel\b|\bgreased sheet\b|\blined sheet\b|\bon wafers\b|\bbaking paper and put", RegexOptions.None, 200)]
+    [GeneratedRegex(@"\b(?:baking|cookie|biscuit|oven|sheet)[- ](?:sheet|tray|pan|stone)s?|\btrays?\b|\bsheets\b|\bon the sheet\b|\bon(?:to)? a (?:lined |baking )?(?:sheet|tray)\b|\bcircles? on (?:to )?(?:the |a |sheets of )?(?:baking |greaseproof )?(?:parchment|paper)\b|\bsteel\b|\bgreased sheet\b|\blined sheet\b|\bon wafers\b|\bbaking paper and put", RegexOptions.None, 200)]
     private static partial Regex Tray();
 
     [GeneratedRegex(@"\([^)]*\)", RegexOptions.None, 200)]
@@ -193,6 +193,6 @@ public static partial class PanWords
     [GeneratedRegex(@"(?:\bthick(?:ness)?(?: of)?|\bropes?|\blong|\bapart|\bwide|\bcutter|\brectangle(?: of)?|\bsquares of|\bstrips?|\b(?:roll|rolled|stretch|pat|press|flatten)\b[^,;.]{0,30}\b(?:in)?to(?: an?)?|\bcircle(?: of)?|\bdiscs? of)\s*(?:about )?$", RegexOptions.None, 200)]
     private static partial Regex NotPan();
 
-    [GeneratedRegex(@"\b(?<n>\d|two|both|three|four|six)\b(?![ -]?(?:lb|pound|cm|inch|in\b|""|x|hole|cup|min|hour|litre|/))[\s-]+(?:(?:large|small|medium|good|greased|ungreased|lined|buttered|floured|non-?stick|unbaked|heavy|parchment-lined|ungreased|shallow|deep|round|square|x|\+|and|parchment|lined|holes of two|9|8|20|23|inch|in|cm|of|900|450|g|12|hole|12-hole|\d+[- ]?(?:cm|inch|in|g|lb))[\s,-]+)*(?:9 ?x ?5(?: ?x ?3)?[- ]?(?:inch)? )?(?:loaf|sandwich|layer|round|cake|baking|cookie|muffin|patty|sheet|pie|bread|springform|ring|tart|trays?|sheets?|pans?|tins?|unbaked|shells?)", RegexOptions.None, 300)]
+    [GeneratedRegex(@"\b(?<n>\d) x (?=\d{3} ?g\b|\d{1,2} ?(?:lb|cm|inch|in)\b)|\b(?<n>\d|two|both|three|four|six)\b(?![ -]?(?:lb|pound|cm|inch|in\b|""|x|hole|cup|min|hour|litre|/))[\s-]+(?:(?:large|small|medium|good|greased|ungreased|lined|buttered|floured|non-?stick|unbaked|heavy|parchment-lined|ungreased|shallow|deep|round|square|x|\+|and|parchment|lined|holes of two|9|8|20|23|inch|in|cm|of|900|450|g|12|hole|12-hole|\d+[- ]?(?:cm|inch|in|g|lb))[\s,-]+)*(?:9 ?x ?5(?: ?x ?3)?[- ]?(?:inch)? )?(?:loaf|sandwich|layer|round|cake|baking|cookie|muffin|patty|sheet|pie|bread|springform|ring|tart|trays?|sheets?|pans?|tins?|unbaked|shells?)", RegexOptions.None, 300)]
     private static partial Regex Count();
 }

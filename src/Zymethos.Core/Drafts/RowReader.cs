@@ -51,6 +51,15 @@ internal sealed partial class RowReader
         }
 
         if (StepNumber().IsMatch(row)) return;
+        // "Saturday", "Friday evening", "Day 2": what follows is done then.
+        if (DayHeading().IsMatch(row) && _rows.Parts.Exists(p => p.Lines.Count > 0) && !IsLine(next))
+        {
+            _rows.Notes.Add(row);
+            _section = Section.Method;
+            Became(row, "remark");
+            return;
+        }
+
         if (YieldWords.Line(row) is { } yield && !(StartsLine(row) && _rows.Name.Length > 0 && _section == Section.Ingredients && !row.StartsWith("for", StringComparison.OrdinalIgnoreCase) && !YieldVerb().IsMatch(row)))
         {
             _rows.Yields.Add(yield);
@@ -112,6 +121,12 @@ internal sealed partial class RowReader
     private bool TakeName(string row, string next, bool announced)
     {
         if (LineSplitter.StartsWithAmount(row) && IsLine(row) && !announced) return false;
+        if (TimeNote().Match(row) is { Success: true, Index: > 3 } remark)
+        {
+            _rows.Notes.Add(remark.Value.Trim(' ', '(', ')'));
+            row = row[..remark.Index];
+        }
+
         var plain = row.TrimStart('#', '*', ' ').TrimEnd('*', ' ');
         // "lemon drizzle for sat: 225g butter ...": the name and a list in one row.
         var inline = Inline().Match(plain);
@@ -294,6 +309,7 @@ internal sealed partial class RowReader
             var text = NeedWords().Replace(plain, "");
             var needed = text.Length < plain.Length;
             var label = at > 0 ? PartLabel().Match(text) : Match.Empty;
+            if (needed && OrderInNeed().IsMatch(text)) break;
             if (needed && Inside().Match(text) is { Success: true } inside)
             {
                 // "...; and for inside 1 kg apples": what follows is a part of its own.
@@ -345,7 +361,7 @@ internal sealed partial class RowReader
 
     private bool IsLine(string row)
     {
-        if (row.Length is 0 or > 220 || StrictNumber().IsMatch(row)) return false;
+        if (row.Length is 0 or > 220 || StrictNumber().IsMatch(row) || Hours().IsMatch(row)) return false;
         var pieces = LineSplitter.Split(row, _knowledge);
         var read = LineReader.Read(pieces[0], _knowledge);
         if (read.Traits.HasFlag(LineTraits.Heading)) return false;
@@ -457,7 +473,7 @@ internal sealed partial class RowReader
     [GeneratedRegex(@"\s*\(.*?\)", RegexOptions.None, 200)]
     private static partial Regex Bracketed();
 
-    [GeneratedRegex(@"\b(?:dough|batter|filling|glaze|icing|frosting|topping|syrup|sauce|crumb|streusel|crust|base|pastry|cake|sponge|buttercream|ganache|soak|fruit|finish|decoration|assembly|levain|preferment|poolish|biga|day \d|choux|cream|caramel|crosses|custard|meringue|coating|marinade|final|first|second|starter|shortbread|crumble)\b", RegexOptions.IgnoreCase, 200)]
+    [GeneratedRegex(@"\b(?:dough|batter|filling|glaze|icing|frosting|topping|syrup|sauce|crumb|streusel|crust|base|pastry|cake|sponge|buttercream|ganache|soak|fruit|finish|decoration|assembly|levain|preferment|poolish|biga|day \d|choux|cream|caramel|crosses|custard|meringue|coating|marinade|final|first|second|starter|shortbread|crumble|egg wash|wash|lamination|détrempe|detrempe|butter block)\b", RegexOptions.IgnoreCase, 200)]
     private static partial Regex PartNames();
 
     // "1. Stir": a number with a stop and a command counts steps.
@@ -471,6 +487,10 @@ internal sealed partial class RowReader
     [GeneratedRegex(@"(?:^|[:.;]\s+|\b(?:day|morning|evening|before|next|night)[,:]?\s+)(?:make|add|mix|put|stir|knead|cream|rub|melt|whisk|beat) (?=an?\b|the\b|in\b|into\b|with\b|together\b|\d)|\b(?:then|basically|just|first|and|you) (?:melt|stir|mix|beat|whisk|fold|cream|add|pour|bake|knead|press|rub|bring|boil|simmer|spread|put|tip|pop|blend|combine)\b", RegexOptions.IgnoreCase, 200)]
     private static partial Regex OrderInside();
 
+    // "Take 8 oz of flour and rub in 4 oz of butter".
+    [GeneratedRegex(@"\b(?:and|then) (?:rub|mix|stir|add|beat|whisk|melt|cream|knead|work)\b", RegexOptions.IgnoreCase, 200)]
+    private static partial Regex OrderInNeed();
+
     [GeneratedRegex(@"^[\p{L}' -]{3,40} (?:for \w+ing|to (?:dust|serve|finish|decorate|glaze|roll))$", RegexOptions.IgnoreCase, 200)]
     private static partial Regex ForUse();
 
@@ -479,6 +499,15 @@ internal sealed partial class RowReader
 
     [GeneratedRegex(@"\b(?:sauce|cream|pastry|base|dough|filling|topping|icing|syrup|glaze|curd|buttercream|custard|crust|sponge)\s*(?:\(.*\))?:?$", RegexOptions.IgnoreCase, 200)]
     private static partial Regex NamedPart();
+
+    [GeneratedRegex(@"^(?:(?:on )?(?:monday|tuesday|wednesday|thursday|friday|saturday|sunday)|day (?:\d|one|two|three)|(?:the )?(?:day|night|evening) before|(?:the )?next (?:day|morning)|on the day)(?:,? (?:evening|morning|night|afternoon))?\s*:?$", RegexOptions.IgnoreCase, 200)]
+    private static partial Regex DayHeading();
+
+    [GeneratedRegex(@"^\d{1,3}[- ](?:hours?|hrs?|minutes?|mins?|days?|weeks?)\b", RegexOptions.IgnoreCase, 200)]
+    private static partial Regex Hours();
+
+    [GeneratedRegex(@"\s*\([^)]*\b(?:hours?|minutes?|mins?|ready in)\b[^)]*\)\s*$", RegexOptions.IgnoreCase, 200)]
+    private static partial Regex TimeNote();
 
     [GeneratedRegex(@"^\W*(?:optional(?:ly)?|if you like|if liked)$", RegexOptions.IgnoreCase, 200)]
     private static partial Regex OptionalHead();

@@ -312,7 +312,7 @@ internal sealed partial class LineReading
         }
 
         if (Match(words) is { } inside && inside.Ingredient != _ingredient && !LineWords.Harmless.Contains(string.Join(' ', words.Skip(inside.From).Take(inside.Count)).ToLowerInvariant())) _inside.AddRange(AllIn(words));
-        Name(words);
+        Name([.. words.Where((_, i) => ClaimOf(words, i).Length == 0 && (i == 0 || ClaimOf(words, i - 1) is var claim && (claim.Length == 0 || words[i - 1].Contains('-', StringComparison.Ordinal) || !claim.Contains('-', StringComparison.Ordinal))))]);
         var spoken = words.Where(w => !LineWords.IsHarmless(w) && !AllergenWords.Names(w) && !FreeFromWords.IsClaim(w.ToLowerInvariant())).ToList();
         // Words of other known ingredients are understood.
         _left.AddRange(spoken.Where(w => _knowledge.Find(w) is null && !_inside.Exists(i => i.Name.Contains(w, StringComparison.OrdinalIgnoreCase))));

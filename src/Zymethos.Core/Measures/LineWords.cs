@@ -22,7 +22,7 @@ internal static class LineWords
     /// <summary>Words that may stand beside an ingredient without naming one: preparation, purpose, glue.</summary>
     public static readonly HashSet<string> Harmless = Set(
         "a an and or of the to in into at for from with without on over by as it its them they is are be if you your my we i can may will one two three four five six seven eight nine ten half halves quarter quarters third thirds " +
-        "each about approx approximately around roughly more extra plus less little bit few some any all both only not no too very quite still just then when while until before after again also " +
+        "each check checked make sure it's that's about approx approximately around roughly more extra plus less little bit few some any all both only not no too very quite still just then when while until before after again also " +
         "finely coarsely roughly freshly thinly thickly lightly firmly well loosely tightly thoroughly completely slightly gently evenly " +
         "taste needed need required desired like liked wished using use used see note optional divided separate separately sprinkling dusting greasing brushing rolling rolled kneading coating serving decorating decorate decoration topping finish finishing glaze glazing frying " +
         "garnish tin pan pans tins tray trays board surface work worktop bowl dish mould table counter top base inside outside room temperature fridge refrigerator freezer oven skin skins skinned stone stones stoned seeds seeded deseeded pips peeled unpeeled " +

@@ -103,6 +103,7 @@ internal sealed partial class CorpusReading
         }
 
         foreach (var keeping in _recipe.Keeping) yield return $"  keeps {keeping.Place} {keeping.Days} {keeping.Part} {keeping.After}";
+        yield return $"  contains {string.Join(' ', Statement.Contains)}; open {string.Join("; ", Statement.Open.Select(o => $"{o.Line}: {o.Why}"))}";
         foreach (var question in Questions()) yield return $"  ? {question}";
     }
 
