@@ -178,7 +178,8 @@ public sealed partial class DraftReader
 
         var temperature = Temperature.FromCelsius(degrees);
         if (temperature.Celsius is < 20 or > 350) Wrong($"{at}.oven", $"{temperature} is outside what a kitchen oven does.");
-        return new OvenUse(kind == StepKind.Bake ? OvenState.Bake : OvenState.Proof, temperature, ReadPan(panName, at), Whole(pans, $"{at}.pans", 1, 1, 24)) { Shelf = ShelfWords.In(heat) };
+        // Dough rises in a cold oven; what cools in one that was turned off stands in what is left of its heat.
+        return new OvenUse(kind is StepKind.Bake or StepKind.Cool ? OvenState.Bake : OvenState.Proof, temperature, ReadPan(panName, at), Whole(pans, $"{at}.pans", 1, 1, 24)) { Shelf = ShelfWords.In(heat) };
     }
 
     private static double PlainCelsius(Match match)

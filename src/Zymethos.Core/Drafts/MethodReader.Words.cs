@@ -297,6 +297,9 @@ internal sealed partial class MethodReader
     [GeneratedRegex(@"\b(?:toast|roast|crumble)\b", RegexOptions.None, Patience)]
     private static partial Regex Toasts();
 
+    [GeneratedRegex(@"\b(?:steam|simmer|boil|poach|stew)\b", RegexOptions.None, Patience)]
+    private static partial Regex Simmers();
+
     // "to set for 2 hours, or 30 minutes in the fridge": another way to spend the wait.
     [GeneratedRegex(@",? or (?:for )?(?<time>\d[\w -]{0,12}?(?:min(?:ute)?s?|hours?|hrs?|h)) in the (?:fridge|refrigerator)\b", RegexOptions.None, Patience)]
     private static partial Regex OrFridge();

@@ -12,6 +12,9 @@ namespace Zymethos.Core.Drafts;
 /// </summary>
 internal sealed partial class MethodReader
 {
+    // An oven that is off and full is counted with at this heat, in degrees Celsius: nothing bakes in it, and nothing else may.
+    private const int OffCelsius = 60;
+
     private readonly MethodContext _context;
     private readonly MethodReading _reading = new();
     private readonly HashSet<string> _keys = new(StringComparer.Ordinal);
@@ -219,6 +222,8 @@ internal sealed partial class MethodReader
         var time = TimeOf(kind, low, times);
         // A quarter of an hour and more of what no hands are at is a wait ("put it in a warm place for an hour").
         if (kind is StepKind.Work or StepKind.Mix && time is { Low: >= 12 } && !Lasting().IsMatch(low)) kind = Machine().IsMatch(low) ? StepKind.BulkRise : StepKind.Rest;
+        // A pot that steams or simmers for long looks after itself.
+        if (kind is StepKind.Work or StepKind.Mix && time is { Low: >= 20 } && Simmers().IsMatch(low) && !low.Contains("stirring", StringComparison.Ordinal)) kind = StepKind.Rest;
         StrandEnd(low);
         if (kind is StepKind.Work or StepKind.Mix && time is null && MayJoin(low))
         {
@@ -231,7 +236,7 @@ internal sealed partial class MethodReader
         // "keep for 3 days before eating ... up to 2 weeks": it ripens, and then it keeps.
         if (kind == StepKind.Mature && times.LastOrDefault(t => t.IsMost && t != time) is { High: >= 1440 } longest)
             _reading.Keeping.Add(new KeepingDraft { Place = "counter", Days = Math.Round(longest.High / 1440.0).ToString("0", CultureInfo.InvariantCulture) });
-        if (kind == StepKind.Cool && time is { High: <= 45 } && Finish().IsMatch(low)) AddCooling(clause, low);
+        if (kind == StepKind.Cool && time is { High: <= 45 } && Finish().IsMatch(low)) _deferred = false;
         return true;
     }
 
@@ -277,6 +282,16 @@ internal sealed partial class MethodReader
         }
 
         Tie(low, step);
+        if (kind == StepKind.Cool && _bake >= 0 && OvenOff().IsMatch(step.Draft.Instruction.ToLowerInvariant())) StaysInOven(step, Steps[_bake]);
+    }
+
+    /// <summary>What is left in the oven that was turned off keeps it from anything else until it is taken out.</summary>
+    private void StaysInOven(MethodStep step, MethodStep bake)
+    {
+        var falls = (HeatWords.Typed(bake.Draft.Oven.Split(',')[0])?.Celsius ?? 0) - OffCelsius;
+        if (falls <= 0 || Steps.IndexOf(step) != _bake + 1) return;
+        (step.Draft.Oven, step.Draft.Pan, step.Draft.Pans) = ($"{OffCelsius} C", bake.Draft.Pan, bake.Draft.Pans);
+        foreach (var link in _reading.Links.Where(l => l.From == bake.Draft.Key && l.To == step.Draft.Key)) (link.Most, link.Why) = (TimeText.Say((int)Math.Max(20, 20 + (falls * 0.7))), "it stays in while the oven cools");
     }
 
     private MethodStep New(string clause, string low, StepKind kind, TimePhrase? time)
@@ -296,13 +311,6 @@ internal sealed partial class MethodReader
         Steps.Add(step);
         TestsAndTouches(step, low);
         return step;
-    }
-
-    /// <summary>A wait on the rack behind a short one in the pan ("cool 10 min in the tin, then on a rack").</summary>
-    private void AddCooling(string clause, string low)
-    {
-        if (clause.Length == 0 || low.Length == 0) return;
-        _deferred = false;
     }
 
     private string KeyOf(string title)

@@ -70,6 +70,14 @@ internal static class TraysAndWaves
             {
                 var (from, to) = (reading.Steps.Find(s => s.Draft.Key == link.From), reading.Steps.Find(s => s.Draft.Key == link.To));
                 if (from is null || to is null) continue;
+                // All trays go back together into the oven that was turned off, after the last.
+                if (from.Draft.Times.Length > 0 && to is { Kind: StepKind.Cool, Draft.Oven.Length: > 0 })
+                {
+                    (link.Most, link.Why) = ("", "after the last of them");
+                    changed = true;
+                    continue;
+                }
+
                 if (from.Draft.Times.Length > 0 && to.Draft.Times.Length == 0 && to.Kind is not StepKind.Chill)
                 {
                     to.Draft.Times = from.Draft.Times;

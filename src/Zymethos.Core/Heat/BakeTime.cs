@@ -18,6 +18,9 @@ public sealed record BakeTime(int LowMinutes, int LikelyMinutes, int HighMinutes
     // Spread of a carried-over time; the recipe's own pan keeps the recipe's own spread.
     private const double Spread = 0.10;
 
+    /// <summary>A calculated end of a range: to five minutes from twenty on, outwards, since it is known no better.</summary>
+    private static int ByFives(double minutes, Func<double, double> outwards) => minutes < 20 ? (int)Math.Round(minutes) : (int)outwards(minutes / 5) * 5;
+
     /// <summary>The time in the recipe's own pan, filled as the recipe fills it.</summary>
     public static BakeTime Own(DurationEstimate takes) => new(
         (int)takes.Low.TotalMinutes,
@@ -38,10 +41,10 @@ public sealed record BakeTime(int LowMinutes, int LikelyMinutes, int HighMinutes
         if (Math.Abs(ratio - 1) < 0.03) return Own(takes);
         var deeper = other.Height.Millimetres > own.Height.Millimetres * 1.05 ? "stands deeper" : other.Height.Millimetres < own.Height.Millimetres * 0.95 ? "stands shallower" : "stands as deep";
         return new BakeTime(
-            (int)Math.Round(likely * (1 - Spread)),
+            ByFives(likely * (1 - Spread), Math.Floor),
             (int)Math.Round(likely),
-            (int)Math.Round(likely * (1 + Spread)),
-            (int)Math.Round(likely * FirstLook),
+            ByFives(likely * (1 + Spread), Math.Ceiling),
+            Math.Min((int)Math.Round(likely * FirstLook), ByFives(likely * (1 - Spread), Math.Floor)),
             $"carried over from {takes.Likely.TotalMinutes:0} min in the {own.Pan.Name}: the batter {deeper} ({other.Height} against {own.Height}), so heat has {(ratio < 1 ? "less" : "more")} way to go to its middle");
     }
 }

@@ -23,7 +23,7 @@ public sealed record PanPlan(PanFit Fit, BakeTime Time, BakeTime? SmallCakes, in
         var one = RecipeFacts.Dough(recipe);
         if (one.Grams <= 0 || PanFit.Of(one, recipe.Kind, own.Pan, own.Count) is not { } ownFit) return null;
         var used = pan ?? own.Pan;
-        if (PanFit.Of(one * factor, recipe.Kind, used, count) is not { } fit) return null;
+        if (Filled(recipe, one * factor, factor, used, count, own, ownFit) is not { } fit) return null;
         var oven = own.Use.SetTemperature;
         var takes = own.Step.Takes;
         BakeTime? small = null;
@@ -35,6 +35,18 @@ public sealed record PanPlan(PanFit Fit, BakeTime Time, BakeTime? SmallCakes, in
         }
 
         return new PanPlan(fit, BakeTime.In(ownFit, takes, fit, oven), small, have);
+    }
+
+    /// <summary>More of a recipe's own pan keeps its writer's fill: its own number of pans times the factor, or of cups; another pan is filled as it should be.</summary>
+    private static PanFit? Filled(Recipe recipe, Measures.Mass batter, double factor, Pan pan, int? count, (Pan Pan, int Count, OvenUse Use, Step Step) own, PanFit ownFit)
+    {
+        if (count is not null || pan != own.Pan) return PanFit.Of(batter, recipe.Kind, pan, count);
+        // Twelve muffins of a tin of twelve: eighteen fill eighteen cups.
+        if (pan.Cups > 1) return PanFit.OfCups(batter, recipe.Kind, pan, Math.Max(1, (int)Math.Round((recipe.Yield.Pieces <= own.Count * pan.Cups && recipe.Yield.Pieces > 1 ? recipe.Yield.Pieces : own.Count * pan.Cups) * factor)));
+        var pans = Math.Max(1, (int)Math.Round(own.Count * factor, MidpointRounding.AwayFromZero));
+        var fit = PanFit.Of(batter, recipe.Kind, pan, pans);
+        // One pan more where the rounding would make it run over, though the recipe's own does not.
+        return fit is { Surplus.Millilitres: > 1 } && ownFit.Surplus.Millilitres < 1 ? PanFit.Of(batter, recipe.Kind, pan, pans + 1) : fit;
     }
 
     /// <summary>A common tin of twelve cups.</summary>

@@ -14,7 +14,7 @@ public sealed record DrawerMeasure(string Text, double ErrorPercent)
 
 /// <summary>
 /// Turns volumes into cups and spoons that exist: 1/4, 1/3, 1/2, 2/3, 3/4 and 1 cup; 1/2 and 1 tablespoon; 1/8, 1/4, 1/2 and 1 teaspoon. Two kinds are combined
-/// when that comes closer.
+/// when that comes closer: cups with table- or teaspoons, whole tablespoons with at most 2 3/4 teaspoons.
 /// </summary>
 public static class SpoonsAndCups
 {
@@ -43,12 +43,14 @@ public static class SpoonsAndCups
             yield return Make(wanted, cups, null, null);
             if (cups.Millilitres >= wanted) continue;
             foreach (var spoons in TableSpoons(wanted - cups.Millilitres)) yield return Make(wanted, cups, spoons, null);
+            foreach (var small in TeaSpoons(wanted - cups.Millilitres).Where(s => s.Fillings == 1)) yield return Make(wanted, cups, null, small);
         }
 
         foreach (var spoons in TableSpoons(wanted))
         {
             yield return Make(wanted, null, spoons, null);
-            if (spoons.Millilitres >= wanted) continue;
+            // Teaspoons stand beside whole tablespoons.
+            if (spoons.Millilitres >= wanted || spoons.Text.Contains('½', StringComparison.Ordinal)) continue;
             foreach (var small in TeaSpoons(wanted - spoons.Millilitres)) yield return Make(wanted, null, spoons, small);
         }
 

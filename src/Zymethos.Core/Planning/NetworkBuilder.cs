@@ -5,6 +5,7 @@ using Zymethos.Core.Kitchens;
 using Zymethos.Core.Leaven;
 using Zymethos.Core.Recipes;
 using Zymethos.Core.Safety;
+using Zymethos.Core.Scaling;
 
 namespace Zymethos.Core.Planning;
 
@@ -213,14 +214,24 @@ internal sealed class NetworkBuilder
     private string WaterFor(Recipe recipe, Step step)
     {
         if (step.Kind != StepKind.Mix || !recipe.Steps.Any(s => s.Kind is StepKind.BulkRise or StepKind.Proof)) return "";
+        // A recipe that wants its liquid cold has its reasons, and one without any is not told of water.
+        var line = RecipeFacts.DoughLines(recipe).FirstOrDefault(l => LiquidOf(l).Length > 0);
+        if (line is null && RecipeFacts.DoughLines(recipe).Any()) return "";
+        if (line is not null && $"{line.Form} {line.Ingredient} {line.Note}".Split(' ', ',', ';').Any(w => w is "cold" or "ice" or "iced" or "chilled")) return "";
+        var liquid = line is null ? "water" : LiquidOf(line);
         var room = _kitchen.RoomAt(_origin.TimeOfDay);
         var water = WaterTemperature.For(RiseTimes.RecipeRoom, room, room, TaskCompiler.MixerWarmsDegrees);
         var warm = $"For a dough of {RiseTimes.RecipeRoom.Celsius:0} °C, with flour and room at {room.Celsius:0} °C and a mixer that warms it by about {TaskCompiler.MixerWarmsDegrees:0} degrees";
-        if (water.Celsius < 2) return $"{warm}, water from the refrigerator is still a little warm.";
+        if (water.Celsius < 2) return $"{warm}, {liquid} from the refrigerator is still a little warm.";
         return water > WaterTemperature.WarnAbove
-            ? $"{warm}, the water would have to be {water.Celsius:0} °C: too hot for yeast. Take it at {WaterTemperature.WarnAbove.Celsius:0} °C at most and give the rise longer."
-            : $"{warm}, take water of about {water.Celsius:0} °C.";
+            ? $"{warm}, the {liquid} would have to be {water.Celsius:0} °C: too hot for yeast. Take it at {WaterTemperature.WarnAbove.Celsius:0} °C at most and give the rise longer."
+            : $"{warm}, take {liquid} of about {water.Celsius:0} °C.";
     }
+
+    /// <summary>The liquid that a line is, as the hands are told of it; empty for none.</summary>
+    private static string LiquidOf(IngredientLine line) =>
+        line.Ingredient.Contains("milk powder", StringComparison.OrdinalIgnoreCase) ? ""
+        : new[] { "buttermilk", "milk", "water" }.FirstOrDefault(l => line.Ingredient.Contains(l, StringComparison.OrdinalIgnoreCase)) ?? "";
 
     private ImmutableArray<Demand> DemandsOf(Recipe recipe, Step step)
     {

@@ -27,7 +27,7 @@ public static class Elevation
         (7000, 0.25, 2, 3.5),
     ];
 
-    private static readonly ImmutableHashSet<string> Liquids = ["water", "milk", "buttermilk", "semi-skimmed milk", "skimmed milk", "oat milk", "kefir", "coffee", "tea", "orange juice", "apple juice", "sour cream", "yogurt"];
+    private static readonly ImmutableHashSet<string> Liquids = ["water", "milk", "buttermilk", "semi-skimmed milk", "skimmed milk", "oat milk", "almond milk", "soy milk", "rice milk", "coconut milk", "kefir", "coffee", "tea", "orange juice", "apple juice", "sour cream", "yogurt"];
 
     /// <summary>How much less leavener (as a share), sugar and more liquid (grams to a cup as shares of the cup) a height asks for; null below 3000 ft.</summary>
     public static (double LeavenerLess, double SugarLessTbspPerCup, double LiquidMoreTbspPerCup)? At(double metres)
@@ -48,6 +48,11 @@ public static class Elevation
         if (At(metres) is not { } change) return [];
         if (scaled.Recipe.Kind is RecipeKind.Bread or RecipeKind.Buns)
             return [new ElevationChange("", "Up here dough rises faster: watch its size, not the clock, and knock it back once more if it races.")];
+        // Drops and rolls of dough hold little water and little air (Colorado State University Extension, from memory: cookies are changed least).
+        if (scaled.Recipe.Kind is RecipeKind.Cookies or RecipeKind.RolledCookies or RecipeKind.TwiceBaked or RecipeKind.Built)
+            return [new ElevationChange("", "Cookies mostly bake well up here as they are. If they spread, take a spoon less sugar to the cup; if they crumble, a spoon more liquid. Look in a little sooner.")];
+        if (!scaled.Parts.SelectMany(p => p.Lines).Any(l => knowledge.Meant(l.Line.Ingredient) is { Name: "baking powder" or "baking soda" or "self-raising flour" or "egg white" or "egg" }))
+            return [];
         var changes = ImmutableArray.CreateBuilder<ElevationChange>();
         foreach (var line in scaled.Parts.Where(p => p.Part.Kind is PartKind.Dough or PartKind.Batter).SelectMany(p => p.Lines))
         {

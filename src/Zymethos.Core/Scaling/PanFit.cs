@@ -19,6 +19,9 @@ public sealed record PanFit(Pan Pan, int Count, Volume Each, Mass EachWeight, do
     private const double SmallCakeMillilitres = 118 * 0.67;
     private const double WorthAPan = 0.35;
 
+    /// <summary>Cups that are filled in all; for a pan without cups how many pans. Fewer than all when the last tin is part filled.</summary>
+    public int Cups { get; init; } = Count * Pan.Cups;
+
     /// <summary>Batter of a weight in so many pans. Pans are never overfilled: what is too much becomes small cakes. Null for a tray.</summary>
     /// <param name="batter">What goes into pans, all of it.</param>
     /// <param name="kind">What kind of bake.</param>
@@ -28,6 +31,7 @@ public sealed record PanFit(Pan Pan, int Count, Volume Each, Mass EachWeight, do
     {
         if (PanVolume.Of(pan) is not { Millilitres: > 0 } holds) return null;
         var rule = FillRule.For(kind);
+        if (pan.Cups > 1 && count is null) return OfCups(batter, kind, pan, Math.Max(1, (int)Math.Round(batter.Grams / rule.Density / (holds.Millilitres / pan.Cups * rule.Usual))));
         var volume = batter.Grams / rule.Density;
         var pans = count ?? Math.Max(1, (int)Math.Round(volume / (holds.Millilitres * rule.Usual)));
         // A little too much becomes small cakes; much too much asks for another pan.
@@ -47,6 +51,37 @@ public sealed record PanFit(Pan Pan, int Count, Volume Each, Mass EachWeight, do
             Volume.FromMillilitres(surplus),
             small,
             Words(fill, rule, small, pans));
+    }
+
+    /// <summary>Batter of a weight in so many cups of a tin: what no cup gets, no cup holds, and the last tin is part filled. Null for a pan without cups.</summary>
+    /// <param name="batter">All of it.</param>
+    /// <param name="kind">What kind of bake.</param>
+    /// <param name="pan">The tin.</param>
+    /// <param name="cups">How many cups are filled, at least 1.</param>
+    public static PanFit? OfCups(Mass batter, RecipeKind kind, Pan pan, int cups)
+    {
+        if (pan.Cups < 2 || PanVolume.Of(pan) is not { Millilitres: > 0 } holds) return null;
+        var rule = FillRule.For(kind);
+        var cup = holds.Millilitres / pan.Cups;
+        var each = Math.Min(batter.Grams / rule.Density / cups, cup * rule.Most);
+        var surplus = Math.Max(0, (batter.Grams / rule.Density) - (each * cups));
+        var small = (int)Math.Floor((surplus / SmallCakeMillilitres) + 0.5);
+        var tins = (int)Math.Ceiling(cups / (double)pan.Cups);
+        var last = cups - ((tins - 1) * pan.Cups);
+        var empty = last < pan.Cups ? $" {(tins == 1 ? "The tin has" : "The last tin has")} {last} of its {pan.Cups} cups filled; a spoon of water in the empty ones keeps it from scorching." : "";
+        return new PanFit(
+            pan,
+            tins,
+            Volume.FromMillilitres(each * pan.Cups),
+            Mass.FromGrams(each * pan.Cups * rule.Density),
+            each / cup,
+            PanVolume.HeightOf(pan, Volume.FromMillilitres(each * pan.Cups))!.Value,
+            Volume.FromMillilitres(surplus),
+            small,
+            Words(each / cup, rule, small, tins) + empty)
+        {
+            Cups = cups,
+        };
     }
 
     /// <summary>How many times a recipe fills so many pans to the usual height; null for a tray or a recipe without batter.</summary>

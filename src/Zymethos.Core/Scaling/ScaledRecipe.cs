@@ -91,8 +91,21 @@ public sealed record ScaledRecipe(Recipe Recipe, double Factor, ImmutableArray<S
             return ingredient is { Name: not "egg" } && SpoonsAndCups.For(w, ingredient, Forms(line)) is { } measured ? measured.WithError : "";
         }
 
-        if (amount.High > amount.Low) return scaled.ToText();
+        if (amount.High > amount.Low)
+        {
+            if (Exists(scaled.Low, amount.Unit) && Exists(scaled.High, amount.Unit)) return scaled.ToText();
+            var ends = new[] { amount.Low, amount.High }.Select(a => SpoonsAndCups.For(Volume.FromMillilitres(a * amount.Unit.Size * factor))?.Text ?? "a pinch").Distinct().ToList();
+            return string.Join(" to ", ends);
+        }
+
         return SpoonsAndCups.For(Volume.FromMillilitres(amount.Low * amount.Unit.Size * factor))?.WithError ?? "a pinch";
+    }
+
+    /// <summary>Whether so many of a unit can be filled with what lies in a drawer.</summary>
+    private static bool Exists(double count, MeasureUnit unit)
+    {
+        var (least, steps) = unit == MeasureUnit.Cup ? (0.25, 12) : unit == MeasureUnit.Tablespoon ? (0.5, 2) : unit == MeasureUnit.Teaspoon ? (0.125, 8) : (1.0, 1);
+        return count >= least - 1e-9 && Math.Abs((count * steps) - Math.Round(count * steps)) < 1e-6;
     }
 
     private static string[] Forms(IngredientLine line) => line.Form.Split([',', ' '], StringSplitOptions.RemoveEmptyEntries | StringSplitOptions.TrimEntries);
@@ -109,6 +122,9 @@ public sealed record ScaledRecipe(Recipe Recipe, double Factor, ImmutableArray<S
         }
 
         var whole = Math.Round(scaled.Low);
+        // Nobody cracks half a yolk.
+        if (ingredient?.Name is "egg yolk" or "egg white" && weight is { } part && amount.High <= amount.Low && (whole < 1 || Math.Abs(scaled.Low - whole) / scaled.Low > 0.05))
+            return $"beat and weigh {part}";
         if (scaled.High > scaled.Low) return scaled.ToText();
         return whole > 0 && Math.Abs(scaled.Low - whole) / scaled.Low <= 0.05 ? Amount.Of(whole, amount.Unit).ToText() : scaled.ToText();
     }

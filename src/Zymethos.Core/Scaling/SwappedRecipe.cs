@@ -64,8 +64,15 @@ public static class SwappedRecipe
             InsteadOf = line.Ingredient,
         });
 
-    private static Amount? Measured(Mass? weight, SubstituteShare share, IngredientKnowledge knowledge) =>
-        weight is { } w && knowledge.Find(share.Ingredient)?.CupGrams is { } cup && cup > 0 ? Amount.Of(w.Grams * share.Ratio / cup, MeasureUnit.Cup) : null;
+    /// <summary>The share in a cup or spoon that exists; the weight beside it is exact.</summary>
+    private static Amount? Measured(Mass? weight, SubstituteShare share, IngredientKnowledge knowledge)
+    {
+        if (weight is not { } w || knowledge.Find(share.Ingredient)?.CupIn(share.Ingredient == "flaxseed" ? ["ground"] : []) is not { } cup || cup <= 0) return null;
+        var millilitres = w.Grams * share.Ratio / cup * MeasureUnit.Cup.Size;
+        var (unit, steps) = millilitres >= 0.24 * MeasureUnit.Cup.Size ? (MeasureUnit.Cup, 4) : millilitres >= 0.9 * MeasureUnit.Tablespoon.Size ? (MeasureUnit.Tablespoon, 2) : (MeasureUnit.Teaspoon, 8);
+        var count = Math.Round(millilitres / unit.Size * steps) / steps;
+        return count > 0 ? Amount.Of(count, unit) : null;
+    }
 
     /// <summary>Takes the salt that butter brings from the first line of salt, never below nothing; without salt in the recipe nothing changes.</summary>
     private static ImmutableArray<Part> WithSalt(ImmutableArray<Part> parts, double salt, IngredientKnowledge knowledge)

@@ -68,7 +68,7 @@ public sealed class BookFile(ZymethosContext context, KitchenBook book)
             foreach (var line in part.Lines)
             {
                 var amount = string.Join(", ", new[] { line.Weight?.ToString() ?? "", line.Measure }.Where(t => t.Length > 0));
-                var tail = string.Join("; ", new[] { line.Line.Form, line.Line.Note, line.Line.InsteadOf.Length > 0 ? $"instead of {line.Line.InsteadOf}" : "", line.Line.IsOptional ? "optional" : "" }.Where(t => t.Length > 0));
+                var tail = string.Join("; ", new[] { line.Line.Form, LineNote.Of(line.Line, 1), line.Line.InsteadOf.Length > 0 ? $"instead of {line.Line.InsteadOf}" : "", line.Line.IsOptional ? "optional" : "" }.Where(t => t.Length > 0));
                 text.Append(CultureInfo.InvariantCulture, $"- **{amount}** {line.Line.Ingredient}{(tail.Length > 0 ? $", {tail}" : "")}\n");
             }
         }

@@ -21,6 +21,7 @@ public static class Spoken
     /// <summary>So many pieces: "1 loaf", "3 loaves", whichever of the two the recipe writes.</summary>
     public static string Pieces(double count, string name)
     {
+        if (count <= 0) return $"less than one {One(name)}";
         var number = count.ToString("0.#", System.Globalization.CultureInfo.InvariantCulture);
         return $"{number} {(Math.Abs(count - 1) < 1e-9 ? One(name) : Many(name))}";
     }

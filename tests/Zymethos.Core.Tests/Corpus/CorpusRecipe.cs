@@ -26,6 +26,9 @@ public sealed record CorpusRecipe(string Name, string Text, IReadOnlyList<string
     /// <summary>The last twenty, written after the reader was tuned on the five others.</summary>
     public static IReadOnlyList<CorpusRecipe> Sixth { get; } = Load("Sixth");
 
+    /// <summary>All of them.</summary>
+    public static IReadOnlyList<CorpusRecipe> Everything { get; } = [.. All, .. Second, .. Third, .. Fourth, .. Fifth, .. Sixth];
+
     private static List<CorpusRecipe> Load(string which) =>
         [.. Directory.GetFiles(Folder(which), "*.txt").Order(StringComparer.Ordinal).Select(file => new CorpusRecipe(
             Path.GetFileNameWithoutExtension(file),

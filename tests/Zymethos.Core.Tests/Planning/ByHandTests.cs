@@ -163,6 +163,21 @@ public sealed class ByHandTests
         Assert.Empty(TaskCompiler.Compile(Home(room), Wish(ByHand.Nothing, Cookies("a"))).Network!.Tasks.Single(t => t.Kind == StepKind.Mix).Said);
     }
 
+    [Theory]
+    [InlineData("300 g milk", "take milk of about 23 °C")]
+    [InlineData("300 g buttermilk", "take buttermilk of about 23 °C")]
+    [InlineData("300 g cold milk", "")]
+    [InlineData("300 g ice water", "")]
+    [InlineData("150 g eggs", "")]
+    public void The_liquid_is_the_recipes_own_and_cold_stays_cold(string line, string words)
+    {
+        var lines = new[] { "500 g bread flour", line }.Select(l => Zymethos.Core.Drafts.LineOfRecipe.Of(l, IngredientKnowledge.Shipped).Line!);
+        var recipe = Dough() with { Parts = [new Part("Dough", PartKind.Dough, [.. lines])] };
+        var said = TaskCompiler.Compile(Home(18), Wish(ByHand.Nothing, recipe)).Network!.Tasks.Single(t => t.Kind == StepKind.Mix).Said;
+        if (words.Length == 0) Assert.DoesNotContain("°C", said, StringComparison.Ordinal);
+        else Assert.Contains(words, said, StringComparison.Ordinal);
+    }
+
     [Fact]
     public void Few_pans_are_used_in_waves_and_washed_between()
     {
