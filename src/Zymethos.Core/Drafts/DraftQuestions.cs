@@ -25,6 +25,7 @@ internal static partial class DraftQuestions
             questions.Add(QuestionDraft.Of(QuestionAbout.Keeping, "It freezes: for how long is it good? 60 days is a guess.", "keeping/freezer", ("1 month", "30"), ("2 months", "60"), ("3 months", "90")));
         }
 
+        foreach (var ask in reading.Asks) questions.Add(QuestionDraft.Of(QuestionAbout.Time, ask));
         if (HeatIsBare(reading, draft)) questions.Add(QuestionDraft.Of(QuestionAbout.Heat, $"The heat has no unit. By the other words it is {(draft.Dialect is "american" ? "Fahrenheit" : "Celsius")}.", "dialect", ("Fahrenheit, American words", "american"), ("Celsius, British words", "british"), ("Celsius, Continental words", "metric")));
         foreach (var sentence in reading.Sentences.Where(s => Again().IsMatch(s.Text)))
             questions.Add(QuestionDraft.Of(QuestionAbout.Time, $"“{Clip(sentence.Text)}” Is that a second one to bake, after the first or beside it?"));

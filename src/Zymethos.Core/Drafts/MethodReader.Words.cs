@@ -300,6 +300,9 @@ internal sealed partial class MethodReader
     [GeneratedRegex(@"\b(?:steam|simmer|boil|poach|stew)\b", RegexOptions.None, Patience)]
     private static partial Regex Simmers();
 
+    [GeneratedRegex(@"\binside\b|\b(?:in|into|to) (?:the |a )?(?:[\w-]+ )?oven\b|\bdoor\b|\bin there\b", RegexOptions.None, Patience)]
+    private static partial Regex InsideOven();
+
     // "to set for 2 hours, or 30 minutes in the fridge": another way to spend the wait.
     [GeneratedRegex(@",? or (?:for )?(?<time>\d[\w -]{0,12}?(?:min(?:ute)?s?|hours?|hrs?|h)) in the (?:fridge|refrigerator)\b", RegexOptions.None, Patience)]
     private static partial Regex OrFridge();

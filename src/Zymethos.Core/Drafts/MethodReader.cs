@@ -92,6 +92,7 @@ internal sealed partial class MethodReader
             if (KeepingWords.Speaks(bracket.Groups["inside"].Value) && !KeepingWords.Speaks(Bracketed().Replace(low, " "))) _reading.Keeping.AddRange(KeepingWords.In(bracket.Groups["inside"].Value));
         }
 
+        if (TakeFeeds(piece, low)) return "step";
         if (KeepingWords.Speaks(Bracketed().Replace(low, " ")) || (KeepingWords.Speaks(low) && !Commands(low)))
         {
             foreach (var keeping in KeepingWords.In(low))
@@ -222,6 +223,7 @@ internal sealed partial class MethodReader
         var time = TimeOf(kind, low, times);
         // A quarter of an hour and more of what no hands are at is a wait ("put it in a warm place for an hour").
         if (kind is StepKind.Work or StepKind.Mix && time is { Low: >= 12 } && !Lasting().IsMatch(low)) kind = Machine().IsMatch(low) ? StepKind.BulkRise : StepKind.Rest;
+        if (kind == StepKind.Rest && _pending.Exists(p => OvenOff().IsMatch(p.ToLowerInvariant())) && InsideOven().IsMatch(low)) kind = StepKind.Cool;
         // A pot that steams or simmers for long looks after itself.
         if (kind is StepKind.Work or StepKind.Mix && time is { Low: >= 20 } && Simmers().IsMatch(low) && !low.Contains("stirring", StringComparison.Ordinal)) kind = StepKind.Rest;
         StrandEnd(low);
@@ -282,7 +284,7 @@ internal sealed partial class MethodReader
         }
 
         Tie(low, step);
-        if (kind == StepKind.Cool && _bake >= 0 && OvenOff().IsMatch(step.Draft.Instruction.ToLowerInvariant())) StaysInOven(step, Steps[_bake]);
+        if (kind == StepKind.Cool && _bake >= 0 && OvenOff().IsMatch(step.Draft.Instruction.ToLowerInvariant()) && InsideOven().IsMatch(low)) StaysInOven(step, Steps[_bake]);
     }
 
     /// <summary>What is left in the oven that was turned off keeps it from anything else until it is taken out.</summary>

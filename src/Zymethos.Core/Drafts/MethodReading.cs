@@ -37,6 +37,9 @@ internal sealed class MethodReading
     /// <summary>Whether trays are baked one after the other.</summary>
     public bool IsOneByOne { get; set; }
 
+    /// <summary>What is left to ask of it.</summary>
+    public List<string> Asks { get; } = [];
+
     /// <summary>Sentences and what each became.</summary>
     public List<SentenceDraft> Sentences { get; } = [];
 

@@ -1,0 +1,57 @@
+using NodaTime;
+using Zymethos.Core.Drafts;
+using Zymethos.Core.Measures;
+using Zymethos.Core.Recipes;
+
+namespace Zymethos.Core.Tests.Drafts;
+
+/// <summary>Feeding a cake over weeks: minutes by hand with waits between, never weeks of hands; and what stays in an oven that was turned off.</summary>
+public sealed class FeedTests
+{
+    private static readonly Pan Round = new("round pan 20 cm", Length.FromMillimetres(200), Length.FromMillimetres(200)) { Shape = PanShape.Round, Depth = Length.FromMillimetres(80) };
+
+    private static (RecipeDraft Draft, Recipe Recipe) Read(string method)
+    {
+        var draft = RecipeText.Read($"Dark cake\n\n225 g plain flour\n225 g butter\n225 g sugar\n4 eggs\n500 g raisins\n100 ml brandy\n\n{method}", IngredientKnowledge.Shipped, [Round]);
+        return (draft, DraftReader.Read(draft, IngredientKnowledge.Shipped, [Round]).Recipe);
+    }
+
+    [Theory]
+    [InlineData("Feed it with a spoonful of brandy once a week for 6 weeks.", 6, 7)]
+    [InlineData("Feed with brandy every week for four weeks.", 4, 7)]
+    [InlineData("Brush with brandy every two weeks for 8 weeks.", 4, 14)]
+    [InlineData("Spoon over a little brandy every 10 days for 4 weeks.", 2, 10)]
+    public void Weeks_of_feeding_are_waits_with_minutes_between(string words, int waits, int days)
+    {
+        var recipe = Read($"Cream butter and sugar, beat in eggs, fold in flour and raisins. Bake at 150 C for 3 hours in a round 20 cm tin. Cool in the tin. {words}").Recipe;
+        var mature = recipe.Steps.Where(s => s.Kind == StepKind.Mature).ToList();
+        Assert.Equal(waits, mature.Count);
+        Assert.All(mature, m => Assert.Equal(Duration.FromDays(days), m.Takes.Likely));
+        var feeds = recipe.Steps.Where(s => s.Title.StartsWith("Feed", StringComparison.Ordinal)).ToList();
+        Assert.Equal(waits - 1, feeds.Count);
+        Assert.All(feeds, f => Assert.True(f.IsHandsOn && f.Takes.Likely <= Duration.FromMinutes(10)));
+        // In a row: nothing is fed before its week is over.
+        foreach (var feed in feeds) Assert.Contains(recipe.Links, l => l.To == feed.Key && mature.Exists(m => m.Key == l.From));
+        Assert.Empty(RecipeCheck.Find(recipe));
+    }
+
+    [Fact]
+    public void Without_a_number_of_weeks_it_is_asked() =>
+        Assert.Contains(Read("Bake at 150 C for 3 hours in a round 20 cm tin. Feed weekly with brandy until Christmas.").Draft.Questions, q => q.Text.Contains("how many weeks is it fed", StringComparison.Ordinal));
+
+    [Theory]
+    [InlineData("Turn the oven off and leave the cake inside for 2 hours.")]
+    [InlineData("Switch off the oven. Leave to cool in the oven with the door ajar for 1 hour.")]
+    [InlineData("Return to the turned-off oven for 10 minutes to dry out.")]
+    public void What_stays_in_the_oven_that_is_off_holds_it(string words)
+    {
+        var recipe = Read($"Beat everything for 5 minutes. Bake at 150 C for 1 hour in a round 20 cm tin. {words}").Recipe;
+        var stays = Assert.Single(recipe.Steps, s => s.Kind == StepKind.Cool && s.Oven is not null);
+        Assert.Equal(Round.Name, stays.Oven!.Pan.Name);
+        Assert.Equal(0, stays.Hands);
+        Assert.Contains(recipe.Links, l => l.To == stays.Key && l.MaxLag is { } most && most >= Duration.FromMinutes(20));
+    }
+
+    [Fact]
+    public void Cooling_on_a_rack_holds_no_oven() => Assert.DoesNotContain(Read("Bake at 150 C for 1 hour. Turn off the oven. Cool on a rack for 1 hour.").Recipe.Steps, s => s.Kind == StepKind.Cool && s.Oven is not null && s.Title.Contains("rack", StringComparison.Ordinal));
+}
