@@ -20,8 +20,11 @@ internal static partial class FinishWords
         var found = new List<Finish>();
         if (pieces < 2) return found;
         var last = pieceName.Split(' ')[^1].TrimEnd('s').ToLowerInvariant();
+        var before = "";
         foreach (var sentence in sentences.Select(s => s.ToLowerInvariant()))
         {
+            var earlier = before;
+            before = $"{before} {sentence}";
             foreach (var clause in Clauses().Split(sentence).Where(c => c.Trim().Length > 0))
             {
                 var taken = found.Sum(f => f.Pieces);
@@ -33,7 +36,7 @@ internal static partial class FinishWords
                 var only = Only(clause, sentence, lines);
                 var name = Name(clause, only);
                 if (found.Exists(f => f.Name == name)) continue;
-                found.Add(new Finish(name, count, [.. only.Select(NameOf).Distinct()]));
+                found.Add(new Finish(name, count, [.. only.Where(l => IsTheirsAlone(l, lines, clause, earlier)).Select(NameOf).Distinct()]));
                 if (found.Count == Finish.Most) return found;
             }
         }
@@ -80,6 +83,13 @@ internal static partial class FinishWords
         if (named.Count == 0 && !Said().IsMatch(clause) && sentence.IndexOf(clause.Trim(), StringComparison.Ordinal) is var at && at > 0) named = Named(Clauses().Split(sentence[..at]).LastOrDefault(c => c.Trim().Length > 0) ?? "");
         // A line that stands before the method's first use in dough as well is not theirs alone.
         return [.. named.Where(l => lines.Count(o => o.Ingredient == l.Ingredient && l.Ingredient is not null) == 1 || lines.Last(o => o.Ingredient == l.Ingredient) == l)];
+    }
+
+    /// <summary>What went into the dough as well, or is only more of it ("the extra sugar"), is in every piece.</summary>
+    private static bool IsTheirsAlone(ReadLine line, IReadOnlyList<ReadLine> lines, string clause, string earlier)
+    {
+        if (lines.Count(l => l.Ingredient is not null && l.Ingredient == line.Ingredient) > 1) return true;
+        return (line.Traits & (LineTraits.PlusMore | LineTraits.Divided)) == LineTraits.None && !More().IsMatch(clause) && !NamesIt(earlier, line);
     }
 
     private static bool NamesIt(string text, ReadLine line)
@@ -131,6 +141,9 @@ internal static partial class FinishWords
 
     [GeneratedRegex(@"^(?:brown|white|plain|caster|dark|light|milk|whole|large|small|fresh|dried|ground|mixed|soft|hot|cold|warm|salted|unsalted|baking|self-raising|strong|rolled|half|extra)$", RegexOptions.None, 200)]
     private static partial Regex Common();
+
+    [GeneratedRegex(@"\b(?:extra|remaining|rest of the|reserved|some (?:of the )?more|more|left-?over)\b", RegexOptions.None, 200)]
+    private static partial Regex More();
 
     [GeneratedRegex(@"[\p{L}'’-]+", RegexOptions.None, 200)]
     private static partial Regex Word();

@@ -46,7 +46,10 @@ public sealed record PanPlan(PanFit Fit, BakeTime Time, BakeTime? SmallCakes, in
         var pans = Math.Max(1, (int)Math.Round(own.Count * factor, MidpointRounding.AwayFromZero));
         var fit = PanFit.Of(batter, recipe.Kind, pan, pans);
         // One pan more where the rounding would make it run over, though the recipe's own does not.
-        return fit is { Surplus.Millilitres: > 1 } && ownFit.Surplus.Millilitres < 1 ? PanFit.Of(batter, recipe.Kind, pan, pans + 1) : fit;
+        if (fit is { Surplus.Millilitres: > 1 } && ownFit.Surplus.Millilitres < 1) fit = PanFit.Of(batter, recipe.Kind, pan, pans + 1);
+        // A thin shortbread is meant to be thin.
+        var rule = FillRule.For(recipe.Kind);
+        return fit is not null && ownFit.Fill < rule.Least && fit.Fill < rule.Most && fit.Fill > 0.7 * ownFit.Fill ? fit with { Verdict = "About as full as its writer has it." } : fit;
     }
 
     /// <summary>A common tin of twelve cups.</summary>

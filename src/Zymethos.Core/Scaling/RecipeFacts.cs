@@ -9,9 +9,9 @@ public static class RecipeFacts
     /// <summary>The recipe as it is baked here.</summary>
     public static Recipe AsBaked(Recipe recipe, IngredientKnowledge knowledge) => SwappedRecipe.Of(ChosenRecipe.Of(recipe), knowledge);
 
-    /// <summary>The lines of dough and batter, the parts that rise, fill pans and carry the flour; what is for the board or only on demand is left out.</summary>
+    /// <summary>The lines of dough and batter, the parts that rise, fill pans and carry the flour; what is for the board, only on demand or for the finish of some pieces is left out.</summary>
     public static IEnumerable<IngredientLine> DoughLines(Recipe recipe) =>
-        recipe.Parts.Where(p => p.Kind is PartKind.Dough or PartKind.Batter or PartKind.Soak).SelectMany(p => p.Lines).Where(l => !l.IsAside && !l.IsHeldBack);
+        recipe.Parts.Where(p => p.Kind is PartKind.Dough or PartKind.Batter or PartKind.Soak).SelectMany(p => p.Lines).Where(l => !l.IsAside && !l.IsHeldBack && !recipe.Finishes.Any(f => f.Holds(l)));
 
     /// <summary>What the dough or batter of one batch weighs. Soaked fruit counts: it goes in.</summary>
     public static Mass Dough(Recipe recipe) => Sum(DoughLines(recipe));

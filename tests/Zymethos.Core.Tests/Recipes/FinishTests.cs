@@ -96,6 +96,9 @@ public sealed class FinishTests
     }
 
     [Fact]
+    public void What_only_some_pieces_get_does_not_go_into_the_pan() => Assert.Equal(550, RecipeFacts.Dough(Recipe).Grams, 0.1);
+
+    [Fact]
     public void The_whole_batch_states_all_that_is_in_any_piece() => Assert.Contains(Allergen.TreeNut, AllergenStatement.Of(Recipe, IngredientKnowledge.Shipped).Contains);
 
     [Fact]
@@ -110,6 +113,8 @@ public sealed class FinishTests
     [InlineData("Bake 12 min. Roll half of them in icing sugar while hot and dip the rest in dark chocolate.", "30 rolled in icing sugar: icing sugar\n30 dipped in dark chocolate: dark chocolate")]
     [InlineData("Top 20 of the cookies with flaked almonds before baking.", "20 with almonds: almonds")]
     [InlineData("Leave a third plain. Drizzle the others with the chocolate.", "20 plain\n40 with dark chocolate: dark chocolate")]
+    [InlineData("Cream butter and icing sugar. Bake. Dust half of them with icing sugar and dip the rest in dark chocolate.", "30 with icing sugar\n30 dipped in dark chocolate: dark chocolate")]
+    [InlineData("Mix. Roll half of them in the remaining almonds.", "30 rolled in almonds")]
     [InlineData("Beat half the butter with half the sugar. Add half of the flour.", "")]
     [InlineData("Dust all of them with icing sugar.", "")]
     [InlineData("Divide the dough in half and roll one half out.", "")]
