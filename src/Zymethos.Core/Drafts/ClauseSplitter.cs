@@ -82,7 +82,7 @@ internal static partial class ClauseSplitter
 
     /// <summary>"then 350 for 20 minutes": a heat that takes over starts anew.</summary>
     private static bool IsNewHeat(List<Match> words, int at, string? next) =>
-        at > 0 && words[at - 1].Value.ToLowerInvariant() is "then" && words[at].Value.Length == 3 && words[at].Value.All(char.IsAsciiDigit) && next is not null;
+        at > 0 && words[at - 1].Value.ToLowerInvariant() is "then" && words[at].Value.Length is 3 or 4 && words[at].Value[..3].All(char.IsAsciiDigit) && (words[at].Value.Length == 3 || words[at].Value[3] is 'C' or 'F' or 'c' or 'f') && next is not null;
 
     [GeneratedRegex(@"[\p{L}\d][\p{L}\d'’\-/]*|&|[½¼¾⅓⅔]", RegexOptions.None, 200)]
     private static partial Regex Word();

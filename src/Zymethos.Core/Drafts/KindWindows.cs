@@ -22,6 +22,7 @@ internal static partial class KindWindows
         var soda = lines.Any(l => l.Ingredient?.Name is "baking soda");
         var powder = lines.Any(l => l.Ingredient?.Name is "baking powder" or "self-raising flour");
         var yeast = lines.Any(l => l.Ingredient?.Name is { } n && (n.EndsWith("yeast", StringComparison.Ordinal) || n == "sourdough starter"));
+        Cold(reading);
         foreach (var bake in reading.Steps.Where(s => s.Kind == StepKind.Bake && s.Strand == 0))
         {
             foreach (var link in reading.Links.Where(l => l.To == bake.Draft.Key).ToList())
@@ -44,6 +45,19 @@ internal static partial class KindWindows
         }
     }
 
+    /// <summary>Cream and buttercream go on what is cold, whether or not the words say so.</summary>
+    private static void Cold(MethodReading reading)
+    {
+        var at = reading.Steps.FindLastIndex(s => s.Kind == StepKind.Bake && s.Strand == 0);
+        if (at < 0) return;
+        var bake = reading.Steps[at].Draft.Key;
+        foreach (var step in reading.Steps.Skip(at + 1).Where(s => s.IsHands && Finishing().IsMatch(s.Low) && Creamy().IsMatch(s.Low) && !Warm().IsMatch(s.Low)))
+        {
+            if (reading.Links.Exists(l => l.To == step.Draft.Key && l.From == bake)) continue;
+            reading.Links.Add(new LinkDraft { From = bake, To = step.Draft.Key, Least = "90 min", Why = "cream and icing run off what is warm" });
+        }
+    }
+
     private static void Tighten(MethodReading reading, MethodStep mix, LinkDraft link, int depth = 0)
     {
         foreach (var earlier in reading.Links.Where(l => l.To == mix.Draft.Key && l.Most.Length == 0).ToList())
@@ -58,6 +72,15 @@ internal static partial class KindWindows
 
     [GeneratedRegex(@"\b(?:egg )?whites?\b|\bstiff(?:ly)?\b(?! (?:mixture|dough|paste|batter|mix))|\bpeaks\b|\bleaves a trail\b|\bmeringue\b|\bthick and (?:pale|glossy)\b", RegexOptions.None, 200)]
     private static partial Regex Foam();
+
+    [GeneratedRegex(@"\b(?:fill|sandwich|frost|ice|pipe|spread|cover|stack|layer|top|decorate)\b", RegexOptions.None, 200)]
+    private static partial Regex Finishing();
+
+    [GeneratedRegex(@"\b(?:whipped cream|buttercream|mascarpone|cream cheese|frosting|whip (?:the )?(?:double |heavy |remaining |whipping )?cream|filling butter|cream filling|ganache)\b", RegexOptions.None, 200)]
+    private static partial Regex Creamy();
+
+    [GeneratedRegex(@"\b(?:warm|hot|melted|pour)\b", RegexOptions.None, 200)]
+    private static partial Regex Warm();
 
     [GeneratedRegex(@"\b(?:pie|crimp|lattice|vents?)\b", RegexOptions.None, 200)]
     private static partial Regex Pie();

@@ -109,7 +109,7 @@ internal sealed partial class MethodReader
         step.IsHeatGuessed = heat is null || heat.IsWord;
         draft.Oven = heat is null ? "" : heat.Text + ShelfWords.Of(ShelfWords.In(low));
         if (ShelfWords.Of(ShelfWords.In(draft.Instruction.ToLowerInvariant())) is { Length: > 0 } shelf && heat is not null) draft.Oven = heat.Text + shelf;
-        var pan = _pan?.Pan ?? PanWords.Usual(_context.Title.ToLowerInvariant(), _context.Pans) ?? Tray();
+        var pan = _pan?.Pan ?? (_reading.DividedInto >= 6 && !_context.Title.Contains("muffin", StringComparison.OrdinalIgnoreCase) && !_context.Title.Contains("cupcake", StringComparison.OrdinalIgnoreCase) ? Tray() : null) ?? PanWords.Usual(_context.Title.ToLowerInvariant(), _context.Pans) ?? Tray();
         step.IsPanGuessed = _pan is null;
         draft.Pan = pan?.Name ?? "";
         draft.Pans = _pan is { Count: > 1 } ? _pan.Count.ToString(CultureInfo.InvariantCulture) : "";

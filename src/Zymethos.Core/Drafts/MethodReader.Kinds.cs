@@ -59,7 +59,7 @@ internal sealed partial class MethodReader
     {
         if (OvenOff().IsMatch(low)) return StepKind.Cool;
         if (IsBake(low, heats, times)) return StepKind.Bake;
-        if (RiseWords().IsMatch(low) && !WorkFirst().IsMatch(low)) return _shaped ? StepKind.Proof : StepKind.BulkRise;
+        if (RiseWords().IsMatch(low) && !WorkFirst().IsMatch(low)) return _shaped || (Steps.Exists(s => s.Kind == StepKind.BulkRise) && SecondRise().IsMatch($"{Steps[^1].Low} {low}")) ? StepKind.Proof : StepKind.BulkRise;
         if (FreezeWords().IsMatch(low) && times.Count > 0) return StepKind.Freeze;
         if (ThawWords().IsMatch(low) && !low.Contains("don't", StringComparison.Ordinal)) return StepKind.Thaw;
         if (SoakWords().IsMatch(low) && !(times.Count > 0 && times[0].High < 5)) return StepKind.Soak;

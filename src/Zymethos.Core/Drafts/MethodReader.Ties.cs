@@ -124,7 +124,7 @@ internal sealed partial class MethodReader
         for (var i = _bake + 1; i < at; i++)
         {
             var between = Steps[i];
-            if (!between.IsHands || between.Strand > 0 || OutOfPan().IsMatch(between.Low) || WhenCold().IsMatch(between.Low) || ColdThing().IsMatch(between.Low) || HotThing().IsMatch(between.Low) || WhileWarm().IsMatch(between.Low)) continue;
+            if (!between.IsHands || between.Strand > 0 || OutOfPan().IsMatch(between.Low) || WhenCold().IsMatch(between.Low) || ColdThing().IsMatch(between.Low) || HotThing().IsMatch(between.Low) || WhileWarm().IsMatch(between.Low) || AtOnce().IsMatch(between.Low)) continue;
             _reading.Links.RemoveAll(l => l.To == between.Draft.Key && l.From == Steps[_bake].Draft.Key);
             if (i == at - 1 || Steps[i + 1].Strand > 0) Link(between.Draft.Key, Steps[at].Draft.Key, "", "", "");
         }

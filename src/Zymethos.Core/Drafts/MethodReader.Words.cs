@@ -23,7 +23,7 @@ internal sealed partial class MethodReader
     [GeneratedRegex(@"[\p{L}\d½¼¾][\p{L}\d'’\-]*", RegexOptions.None, Patience)]
     private static partial Regex FirstWords();
 
-    [GeneratedRegex(@"^(?:in|on|onto|into|with|using|when|once|while|whilst|as soon as|after|before|for|to|meanwhile|next|now|then|finally|the (?:evening|night|next|following|day)|day \d|next day|next morning|at|by|again|or|on day|from|out|over|under|without|as|if you|lastly|first|after \w+ing|having|leaving|starting|working)\b", RegexOptions.None, Patience)]
+    [GeneratedRegex(@"^(?:just before|right before|shortly before|in|on|onto|into|with|using|when|once|while|whilst|as soon as|after|before|for|to|meanwhile|next|now|then|finally|the (?:evening|night|next|following|day)|day \d|next day|next morning|at|by|again|or|on day|from|out|over|under|without|as|if you|lastly|first|after \w+ing|having|leaving|starting|working)\b", RegexOptions.None, Patience)]
     private static partial Regex LeadingWords();
 
     [GeneratedRegex(@"[,:]\s+|\bwhen (?:completely |quite )?(?:cold|cool)\s+|\bwhile (?:still )?(?:warm|hot)\s+|\bonce (?:cool|cold)\s+|\bnext day\s+|\bmorning\s+", RegexOptions.None, Patience)]
@@ -56,7 +56,7 @@ internal sealed partial class MethodReader
     [GeneratedRegex(@"^(?:then )?\d{3}|\bthen \d{3}", RegexOptions.None, Patience)]
     private static partial Regex NewHeat();
 
-    [GeneratedRegex(@"\bgive (?:it|them) (?:a |an |another |about )?(?:further )?\d[^.;]{0,14}\bmore\b|\b(?:re-?)?bak(?:e|es|ed)\b(?! (?:sheet|tray|tin|pan|paper|dish|parchment|goods|custard|blind paper|apples))|\bblind[- ]bake|\bcook (?:for|in the|at|until) ", RegexOptions.None, Patience)]
+    [GeneratedRegex(@"\bgive (?:it|them) (?:a |an |another |about )?(?:further )?\d[^.;]{0,14}\bmore\b|\bgive (?:it|them) (?:a|the) (?:final|last|further) \d|\b(?:re-?)?bak(?:e|es|ed)\b(?! (?:sheet|tray|tin|pan|paper|dish|parchment|goods|custard|blind paper|apples))|\bblind[- ]bake|\bcook (?:for|in the|at|until) ", RegexOptions.None, Patience)]
     private static partial Regex BakeVerb();
 
     [GeneratedRegex(@"\b(?:before|after|while|raw or|if not|when|rather than|once) bak(?:e|ed|ing)\b|\b(?:ready|about|time|want|going) to bake\b|\bbefore (?:you|they) bake\b|\b(?:when|if) (?:you )?(?:bake|baking)\b|\b(?:freshly|newly|half|part) baked\b|\bdry rather than bake\b|\bbaked (?:goods|beans)|\bbaked on the\b|\bis baked\b$|\bre-?bake", RegexOptions.None, Patience)]
@@ -302,6 +302,16 @@ internal sealed partial class MethodReader
 
     [GeneratedRegex(@"\binside\b|\b(?:in|into|to) (?:the |a )?(?:[\w-]+ )?oven\b|\bdoor\b|\bin there\b", RegexOptions.None, Patience)]
     private static partial Regex InsideOven();
+
+    [GeneratedRegex(@"^(?:about|approx\.?|around|roughly) (?:\d{1,3}|two|three|four|five|six|eight|ten) (?:dozen|doz\.?|cookies|biscuits|buns|rolls|pieces|bars|squares)\b[^,;]{0,20}$", RegexOptions.None, Patience)]
+    private static partial Regex BareYield();
+
+    // What rises in its tin is shaped, whatever it was called before.
+    [GeneratedRegex(@"\b(?:in|into|on|onto) (?:the |a )?(?:[\w-]+ ){0,6}(?:tin|pan|tray)s?\b", RegexOptions.None, Patience)]
+    private static partial Regex SecondRise();
+
+    [GeneratedRegex(@"\b(?:and |,? then )(?:on|to|onto) (?:a |the )?(?:wire |cooling )?racks?\b", RegexOptions.None, Patience)]
+    private static partial Regex RackAfter();
 
     // "to set for 2 hours, or 30 minutes in the fridge": another way to spend the wait.
     [GeneratedRegex(@",? or (?:for )?(?<time>\d[\w -]{0,12}?(?:min(?:ute)?s?|hours?|hrs?|h)) in the (?:fridge|refrigerator)\b", RegexOptions.None, Patience)]

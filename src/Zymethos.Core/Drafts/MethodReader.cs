@@ -85,6 +85,13 @@ internal sealed partial class MethodReader
             return "yield";
         }
 
+        if (_bake >= 0 && BareYield().IsMatch(low) && YieldWords.Line($"Makes {piece.TrimEnd('.', '!')}") is { } bare)
+        {
+            _reading.Yield ??= bare with { Rank = 0 };
+            Note(piece);
+            return "yield";
+        }
+
         PieceWords(low);
         // "chill for 30 min (the dough keeps 3 days in the fridge)".
         foreach (Match bracket in Bracketed().Matches(low))
@@ -238,6 +245,8 @@ internal sealed partial class MethodReader
         // "keep for 3 days before eating ... up to 2 weeks": it ripens, and then it keeps.
         if (kind == StepKind.Mature && times.LastOrDefault(t => t.IsMost && t != time) is { High: >= 1440 } longest)
             _reading.Keeping.Add(new KeepingDraft { Place = "counter", Days = Math.Round(longest.High / 1440.0).ToString("0", CultureInfo.InvariantCulture) });
+        // "cool in the tins for 10 minutes, then on racks".
+        if (kind == StepKind.Cool && time is { High: <= 45 } && RackAfter().IsMatch(low) && !OutOfPan().IsMatch(low)) Add("Cool on a rack", "cool on a rack", StepKind.Cool, null);
         if (kind == StepKind.Cool && time is { High: <= 45 } && Finish().IsMatch(low)) _deferred = false;
         return true;
     }

@@ -28,8 +28,9 @@ public static partial class PanWords
         low = low.Replace('×', 'x').Replace("”", "\"", StringComparison.Ordinal).Replace("″", "\"", StringComparison.Ordinal);
         // "two 20cm (8in) deep round tins": the bracket says the size again.
         if (Brackets().Replace(low, " ") is var bare && bare.Length < low.Length && Sizes().IsMatch(bare) && ShapesIn(bare).Length > 0) low = bare;
-        if (ShapesIn(low) is not { Length: > 0 } shapes) return null;
         var count = CountIn(low);
+        low = CountBySize().Replace(low, "");
+        if (ShapesIn(low) is not { Length: > 0 } shapes) return null;
         var candidates = pans.Where(p => shapes.Contains(p.Shape)).ToList();
         if (shapes[0] == PanShape.Muffin)
         {
@@ -109,6 +110,8 @@ public static partial class PanWords
 
     private static (double Length, double Width)? SizeIn(string low, PanShape shape)
     {
+        // "2 x 20 cm tins": two of them, and no side of 2.
+        low = CountBySize().Replace(low, "");
         foreach (Match size in Sizes().Matches(low))
         {
             if (NotPan().IsMatch(low[..size.Index])) continue;
@@ -173,6 +176,9 @@ public static partial class PanWords
 
     [GeneratedRegex(@"\b(?:baking|cookie|biscuit|oven|sheet)[- ](?:sheet|tray|pan|stone)s?|\btrays?\b|\bsheets\b|\bon the sheet\b|\bon(?:to)? a (?:lined |baking )?(?:sheet|tray)\b|\bcircles? on (?:to )?(?:the |a |sheets of )?(?:baking |greaseproof )?(?:parchment|paper)\b|\bsteel\b|\bgreased sheet\b|\blined sheet\b|\bon wafers\b|\bbaking paper and put", RegexOptions.None, 200)]
     private static partial Regex Tray();
+
+    [GeneratedRegex(@"\b[2-6] x (?=\d{2} ?cm\b|\d{1,2}(?: ?in\b|[ -]?inch|"")|\d{3} ?g\b)", RegexOptions.None, 200)]
+    private static partial Regex CountBySize();
 
     [GeneratedRegex(@"\([^)]*\)", RegexOptions.None, 200)]
     private static partial Regex Brackets();

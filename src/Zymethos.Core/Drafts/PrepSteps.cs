@@ -31,7 +31,8 @@ internal static class PrepSteps
 
     private static void Insert(RecipeDraft draft, MethodReading reading, string title, StepKind kind, string takes, List<string> names, Pan? pan, CautionKind? caution)
     {
-        var user = reading.Steps.Find(s => names.Exists(n => s.Low.Contains(n.Split(' ')[^1].TrimEnd('s'), StringComparison.Ordinal))) ?? reading.Steps.Find(s => s.IsHands) ?? reading.Steps[0];
+        // Not for what is melted or cold on purpose, and not after the oven.
+        var user = reading.Steps.TakeWhile(s => s.Kind != StepKind.Bake).FirstOrDefault(s => names.Exists(n => n.Split(' ')[^1].TrimEnd('s') is var noun && s.Low.Contains(noun, StringComparison.Ordinal) && !s.Low.Contains($"melted {noun}", StringComparison.Ordinal) && !s.Low.Contains($"cold {noun}", StringComparison.Ordinal))) ?? reading.Steps.Find(s => s.IsHands) ?? reading.Steps[0];
         var key = DraftReader.KeyOf(title);
         if (reading.Steps.Exists(s => s.Draft.Key == key)) return;
         var step = new MethodStep

@@ -164,7 +164,7 @@ internal sealed partial record TimePhrase(int Low, int High, int Index, int Leng
     [GeneratedRegex(@"(?<night>\bover ?night\b)"
         + @"|(?<a>(?<half>\b(?:half an?|(?:a )?quarter of an?|three[- ]quarters? of an?)))\s+(?<u1>hour|day|week|minute)\b"
         + @"|(?:(?<a>" + Number + @")\s*(?:(?:more|further|extra|another|full|good)\s+)?(?:(?<u1>" + Unit + @")\s*)?(?<share>and (?:a half|a quarter|three[- ]quarters)\s*(?=\W|$|hours?|minutes?))?(?:(?:-|to|or|until|till)\s*(?<b>" + Number + @")\s*(?:more |further )?)(?<u2>" + Unit + @")(?<share2>\s+and (?:a half|a quarter|three[- ]quarters))?)(?:\s*(?:more|longer|further)\b)?"
-        + @"|(?<a>\d{1,2})\s*-\s*(?<b>\d{1,2})\s+(?<bare>more)\b"
+        + @"|(?<a>\d{1,2})\s*-\s*(?<b>\d{1,2})\s+(?<bare>more)\b|(?<a>\d{1,3})\s+(?<bare>more)(?=\s*(?:[.,;]|$))"
         + @"|(?<a>" + Number + @")\s*-?\s*(?:(?:more|further|extra|full|good)\s+)?(?<u1>" + Unit + @")(?<share>\s+and (?:a half|a quarter|three[- ]quarters)\b)?(?:\s*(?:and\s+|,\s*)?(?<rest>\d{1,2})\s*(?:minutes?|mins?|m)\b|\s+(?<rest>\d{2})(?=[\s.,;]|$)(?!\s*(?:g|ml|cm|mm|c|f|°|x|oz|lb|degrees)\b))?(?:\s*(?:more|longer|further)\b)?", RegexOptions.None, 400)]
     private static partial Regex Phrase();
 

@@ -302,7 +302,8 @@ internal sealed partial class LineReading
             else _forms.Add(form);
         }
 
-        foreach (var allergen in FreeFromClaims(words)) _claimed.Add(allergen);
+        // "leave out if nut free" claims nothing of what is in the line.
+        if (!Conditional(words)) foreach (var allergen in FreeFromClaims(words)) _claimed.Add(allergen);
         // "in place of the ground almonds" speaks of what is not in it.
         var not = words.FindIndex(w => w.ToLowerInvariant() is "without" or "instead" or "not" or "no") is var at && at >= 0 ? at : low.StartsWith("in place of", StringComparison.Ordinal) ? 0 : -1;
         if (not >= 0)
@@ -318,6 +319,8 @@ internal sealed partial class LineReading
         _left.AddRange(spoken.Where(w => _knowledge.Find(w) is null && !_inside.Exists(i => i.Name.Contains(w, StringComparison.OrdinalIgnoreCase))));
         _notes.Add(remark);
     }
+
+    private static bool Conditional(List<string> words) => words.Exists(w => w.ToLowerInvariant() is "if" or "leave" or "omit" or "skip" or "unless" or "for" or "make" or "without" or "replace" or "swap" or "instead");
 
     private static IEnumerable<Allergen> FreeFromClaims(List<string> words) => Enumerable.Range(0, words.Count).Select(i => ClaimOf(words, i)).Where(c => c.Length > 0).SelectMany(c => FreeFromWords.Of(c));
 

@@ -73,6 +73,13 @@ public static partial class LineSplitter
         foreach (var piece in Commas(line))
         {
             var starts = StartsWithAmount(piece) && LineReader.Read(piece, knowledge) is { Amounts.Length: > 0, Name.Length: > 0 } read && (read.Ingredient is not null || (read.Name.Length > 2 && piece.Any(char.IsDigit) && !SizeOnly().IsMatch(piece)));
+            // ", tablespoon treacle": one of them.
+            if (pieces.Count > 0 && OneSpoon().IsMatch(piece) && LineReader.Read($"1 {piece}", knowledge).Ingredient is not null)
+            {
+                pieces.Add($"1 {piece}");
+                continue;
+            }
+
             starts |= pieces.Count > 0 && Unmeasured().IsMatch(piece) && LineReader.Read(piece, knowledge).Ingredient is not null;
             starts |= Trailing().IsMatch(piece) && pieces.TrueForAll(p => Trailing().IsMatch(p)) && LineReader.Read(piece, knowledge) is { Amounts.Length: > 0, Ingredient: not null };
             // "2 tbsp cold water, 1 to 2 at a time" is a remark.
@@ -148,6 +155,9 @@ public static partial class LineSplitter
 
     [GeneratedRegex(@"^\s*\d+(?:[.,]\d+)?\s?(?:cm|mm|inch(?:es)?|in\.?|""|x\b|to \d)", RegexOptions.IgnoreCase, 200)]
     private static partial Regex SizeOnly();
+
+    [GeneratedRegex(@"^(?:tablespoon|teaspoon|tbsp|tsp|cup|knob|handful|dessertspoon)(?: of)? \p{L}", RegexOptions.IgnoreCase, 200)]
+    private static partial Regex OneSpoon();
 
     [GeneratedRegex(@"^(?:a little|some|a splash of|a dash of|a drop of|a bit of|enough) (?!more\b|extra\b)", RegexOptions.IgnoreCase, 200)]
     private static partial Regex Unmeasured();

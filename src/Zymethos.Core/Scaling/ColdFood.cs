@@ -20,6 +20,7 @@ public static class ColdFood
     };
 
     private static readonly HashSet<string> Eggs = new(StringComparer.Ordinal) { "egg", "egg yolk", "egg white" };
+    private static readonly HashSet<string> Meats = new(StringComparer.Ordinal) { "pork", "beef", "chicken", "sausage meat", "bacon" };
     private static readonly HashSet<string> Liquids = new(StringComparer.Ordinal) { "milk", "semi-skimmed milk", "evaporated milk", "condensed milk", "buttermilk", "pumpkin", "coconut milk", "soy milk" };
 
     /// <summary>The parts that make a recipe as it is baked such food, by name; empty when it is none.</summary>
@@ -39,6 +40,8 @@ public static class ColdFood
         var cream = lines.Where(l => Creams.Contains(l.Is)).ToList();
         var egg = lines.Exists(l => Eggs.Contains(l.Is));
         var bakes = recipe.Steps.Any(s => s.Kind == StepKind.Bake);
+        // Cooked meat stays cold or hot until it is eaten.
+        if (lines.Exists(l => Meats.Contains(l.Is))) return true;
         if (part.Kind is PartKind.Filling or PartKind.Icing or PartKind.Topping or PartKind.Glaze or PartKind.Syrup || !bakes)
         {
             var poured = lines.Where(l => Liquids.Contains(l.Is)).Sum(l => l.Grams);
