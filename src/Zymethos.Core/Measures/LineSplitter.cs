@@ -80,6 +80,14 @@ public static partial class LineSplitter
                 continue;
             }
 
+            // "egg white and sugar to finish": two of the list, both for the end.
+            if (pieces.Count > 1 && TwoForUse().Match(piece) is { Success: true } two && knowledge.Find(two.Groups["a"].Value) is not null && knowledge.Find(two.Groups["b"].Value) is not null)
+            {
+                pieces.Add($"{two.Groups["a"].Value} {two.Groups["use"].Value}");
+                pieces.Add($"{two.Groups["b"].Value} {two.Groups["use"].Value}");
+                continue;
+            }
+
             starts |= pieces.Count > 0 && Unmeasured().IsMatch(piece) && LineReader.Read(piece, knowledge).Ingredient is not null;
             starts |= Trailing().IsMatch(piece) && pieces.TrueForAll(p => Trailing().IsMatch(p)) && LineReader.Read(piece, knowledge) is { Amounts.Length: > 0, Ingredient: not null };
             // "2 tbsp cold water, 1 to 2 at a time" is a remark.
@@ -155,6 +163,9 @@ public static partial class LineSplitter
 
     [GeneratedRegex(@"^\s*\d+(?:[.,]\d+)?\s?(?:cm|mm|inch(?:es)?|in\.?|""|x\b|to \d)", RegexOptions.IgnoreCase, 200)]
     private static partial Regex SizeOnly();
+
+    [GeneratedRegex(@"^(?<a>[\p{L} -]{3,24}?) and (?<b>[\p{L} -]{3,24}?) (?<use>(?:to|for) \p{L}[\p{L} ]{2,24})$", RegexOptions.IgnoreCase, 200)]
+    private static partial Regex TwoForUse();
 
     [GeneratedRegex(@"^(?:tablespoon|teaspoon|tbsp|tsp|cup|knob|handful|dessertspoon)(?: of)? \p{L}", RegexOptions.IgnoreCase, 200)]
     private static partial Regex OneSpoon();

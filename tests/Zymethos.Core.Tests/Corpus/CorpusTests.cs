@@ -54,6 +54,7 @@ public sealed class CorpusTests(ITestOutputHelper output)
             if (failed.Count > 0) report.Add($"{recipe.Name}\n    {string.Join("\n    ", failed)}");
             if (failed.Count > 0) told.Add($"{report[^1]}\n{string.Join('\n', reading.Told())}");
             if (dropped.Count > 0) report.Add($"{recipe.Name} dropped: {string.Join(' ', dropped)}");
+            if (dropped.Count > 0) told.Add(report[^1]);
         }
 
         var score = string.Create(CultureInfo.InvariantCulture, $"{name}: {recipes.Count} recipes; lines {linesRight} of {lines}, facts {factsRight} of {facts}, whole {whole} of {recipes.Count}, allergens {safe} of {recipes.Count}, words dropped in {dropping}.");
