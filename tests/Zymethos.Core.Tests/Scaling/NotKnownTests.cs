@@ -23,6 +23,20 @@ public sealed class NotKnownTests
     private static AllergenStatement Lines(params string[] lines) => AllergenStatement.OfLines([.. lines.Select(l => LineReader.Read(l, Known))], Known);
 
     [Theory]
+    [InlineData("60 g walnuts, chopped (leave out if nut free)", Allergen.TreeNut)]
+    [InlineData("200 g butter (omit for dairy-free)", Allergen.Milk)]
+    [InlineData("2 eggs, or skip for egg-free", Allergen.Egg)]
+    [InlineData("100 g peanut butter (swap if nut-free)", Allergen.Peanut)]
+    public void Words_that_hang_on_a_condition_take_nothing_back(string line, Allergen allergen) =>
+        Assert.Contains(allergen, LineAllergens.Of(LineReader.Read(line, IngredientKnowledge.Shipped), IngredientKnowledge.Shipped).Contains);
+
+    [Theory]
+    [InlineData("100 g gluten-free oats")]
+    [InlineData("200 g dark chocolate (check it's gluten free)")]
+    public void A_plain_claim_still_leaves_it_to_the_label(string line) =>
+        Assert.Contains(LineAllergens.Of(LineReader.Read(line, IngredientKnowledge.Shipped), IngredientKnowledge.Shipped).Open, o => o.Why.Contains("label", StringComparison.Ordinal));
+
+    [Theory]
     [InlineData("Brush the cake with brandy.", Diet.NoAlcohol)]
     [InlineData("Feed it with a little dark rum once a week.", Diet.NoAlcohol)]
     [InlineData("Drizzle with honey while hot.", Diet.NoHoney)]
