@@ -9,13 +9,13 @@ public sealed class FinishPageTests(SeasonKitchen kitchen) : IClassFixture<Seaso
 {
     private const string Fingers = "Two-way fingers\nMakes 24 fingers\n\n300 g plain flour\n200 g butter\n100 g caster sugar\n100 g dark chocolate\n50 g flaked almonds\n\nRub butter into flour and sugar. Press into a 23 cm square tin. Bake at 160 C for 40 minutes. Cool in the tin. Cut into 24 fingers. Dip half of them in the melted chocolate and top the rest with the almonds. Keeps 10 days in a tin.";
 
-    private async Task<(HttpClient Baker, string Recipe)> BroughtInAsync()
+    private async Task<(HttpClient Baker, string Recipe)> BroughtInAsync(string text = Fingers)
     {
         var baker = await kitchen.NewBakerAsync($"{Guid.NewGuid():N}@home.invalid");
         var page = await TestKitchen.ParseAsync(await baker.GetAsync("/book/import"));
         using var form = new MultipartFormDataContent
         {
-            { new StringContent(Fingers), "Pasted" },
+            { new StringContent(text), "Pasted" },
             { new StringContent(page.QuerySelector("form.import input[name=__RequestVerificationToken]")!.GetAttribute("value")!), "__RequestVerificationToken" },
         };
         var read = await baker.PostAsync("/book/import", form);
@@ -68,6 +68,14 @@ public sealed class FinishPageTests(SeasonKitchen kitchen) : IClassFixture<Seaso
         var text = await wrong.Content.ReadAsStringAsync();
         Assert.Contains("is finished dipped in dark chocolate, or with almonds", WebUtility.HtmlDecode(text), StringComparison.Ordinal);
         Assert.Contains("10 gilded", text, StringComparison.Ordinal);
+    }
+
+    [Fact]
+    public async Task A_recipe_that_says_nothing_of_keeping_is_named_on_the_seasons_page()
+    {
+        var (baker, recipe) = await BroughtInAsync(Fingers.Replace(" Keeps 10 days in a tin.", "", StringComparison.Ordinal));
+        var season = await TestKitchen.ParseAsync(await TestKitchen.PostAsync(baker, "/season/new", "#season-form", SeasonKitchen.Typed((recipe.Split('/')[^1], 12))));
+        Assert.Contains("Nothing says how long it keeps", season.QuerySelector(".season-guessed")!.TextContent, StringComparison.Ordinal);
     }
 
     [Fact]
