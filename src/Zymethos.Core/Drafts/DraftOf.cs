@@ -74,7 +74,7 @@ public static class DraftOf
         When = link.When?.ToString() ?? "",
     };
 
-    private static string Heat(OvenUse use) => $"{use.SetTemperature.Celsius.ToString("0", CultureInfo.InvariantCulture)} C{ShelfWords.Of(use.Shelf)}";
+    private static string Heat(OvenUse use) => (use.State == OvenState.Off ? "off from " : "") + $"{use.SetTemperature.Celsius.ToString("0", CultureInfo.InvariantCulture)} C{ShelfWords.Of(use.Shelf)}";
 
     private static string Text(int value) => value.ToString(CultureInfo.InvariantCulture);
 }

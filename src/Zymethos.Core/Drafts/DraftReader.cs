@@ -166,6 +166,9 @@ public sealed partial class DraftReader
             return null;
         }
 
+        // "off from 150 C": what cools in the oven that was turned off after its bake.
+        var off = kind == StepKind.Cool && heat.TrimStart().StartsWith("off", StringComparison.OrdinalIgnoreCase);
+        if (off) heat = OffFrom().Replace(heat, "");
         // "180 C, middle shelf", "170 C fan", "gas 4", "350": the heat, and where it wants to stand.
         var typed = heat.Split(',')[0].Trim();
         var plain = Degrees().Match(typed);
@@ -178,8 +181,7 @@ public sealed partial class DraftReader
 
         var temperature = Temperature.FromCelsius(degrees);
         if (temperature.Celsius is < 20 or > 350) Wrong($"{at}.oven", $"{temperature} is outside what a kitchen oven does.");
-        // Dough rises in a cold oven; what cools in one that was turned off stands in what is left of its heat.
-        return new OvenUse(kind is StepKind.Bake or StepKind.Cool ? OvenState.Bake : OvenState.Proof, temperature, ReadPan(panName, at), Whole(pans, $"{at}.pans", 1, 1, 24)) { Shelf = ShelfWords.In(heat) };
+        return new OvenUse(off ? OvenState.Off : kind == StepKind.Bake ? OvenState.Bake : OvenState.Proof, temperature, ReadPan(panName, at), Whole(pans, $"{at}.pans", 1, 1, 24)) { Shelf = ShelfWords.In(heat) };
     }
 
     private static double PlainCelsius(Match match)
@@ -252,6 +254,9 @@ public sealed partial class DraftReader
         if (draft.Question.Trim().Length == 0) Wrong($"{at}.question", "What is asked?");
         return new Choice(KeyOf(draft.Key.Length > 0 ? draft.Key : draft.Question), draft.Question.Trim(), options, options.Any(o => o.Key == draft.Chosen) ? draft.Chosen : options.FirstOrDefault()?.Key ?? "");
     }
+
+    [GeneratedRegex(@"^\s*off,?(?: from)?\s*", RegexOptions.IgnoreCase, 200)]
+    private static partial Regex OffFrom();
 
     private Finish? ReadFinish(string line, IReadOnlyList<Part> parts)
     {

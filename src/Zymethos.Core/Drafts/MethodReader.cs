@@ -12,9 +12,6 @@ namespace Zymethos.Core.Drafts;
 /// </summary>
 internal sealed partial class MethodReader
 {
-    // An oven that is off and full is counted with at this heat, in degrees Celsius: nothing bakes in it, and nothing else may.
-    private const int OffCelsius = 60;
-
     private readonly MethodContext _context;
     private readonly MethodReading _reading = new();
     private readonly HashSet<string> _keys = new(StringComparer.Ordinal);
@@ -299,10 +296,9 @@ internal sealed partial class MethodReader
     /// <summary>What is left in the oven that was turned off keeps it from anything else until it is taken out.</summary>
     private void StaysInOven(MethodStep step, MethodStep bake)
     {
-        var falls = (HeatWords.Typed(bake.Draft.Oven.Split(',')[0])?.Celsius ?? 0) - OffCelsius;
-        if (falls <= 0 || Steps.IndexOf(step) != _bake + 1) return;
-        (step.Draft.Oven, step.Draft.Pan, step.Draft.Pans) = ($"{OffCelsius} C", bake.Draft.Pan, bake.Draft.Pans);
-        foreach (var link in _reading.Links.Where(l => l.From == bake.Draft.Key && l.To == step.Draft.Key)) (link.Most, link.Why) = (TimeText.Say((int)Math.Max(20, 20 + (falls * 0.7))), "it stays in while the oven cools");
+        if (bake.Draft.Oven.Length == 0 || Steps.IndexOf(step) != _bake + 1) return;
+        (step.Draft.Oven, step.Draft.Pan, step.Draft.Pans) = ($"off from {bake.Draft.Oven}", bake.Draft.Pan, bake.Draft.Pans);
+        foreach (var link in _reading.Links.Where(l => l.From == bake.Draft.Key && l.To == step.Draft.Key)) link.Why = "it stays in the oven";
     }
 
     private MethodStep New(string clause, string low, StepKind kind, TimePhrase? time)

@@ -69,11 +69,12 @@ public sealed class OvenThermal
     /// </summary>
     public int Transition(OvenSetting from, OvenSetting to)
     {
-        if (from == to) return 0;
+        // What is turned off is off at once. Afterwards nobody knows how warm it still is: as hot as it was for dough, as cold as the room for what bakes next.
+        if (from == to || to.IsOff) return 0;
         var start = (double)from.Celsius;
         var minutes = to.IsProof
             ? MinutesToCool(start, Math.Max(ColdEnoughForDough.Celsius, to.Celsius), ajar: true)
-            : MinutesToHeat(start, to.Celsius) + MinutesToCool(start, to.Celsius, ajar: true);
+            : MinutesToHeat(from.IsOff ? _room : start, to.Celsius) + MinutesToCool(start, to.Celsius, ajar: true);
         return double.IsPositiveInfinity(minutes) ? int.MaxValue / 4 : (int)Math.Ceiling(minutes - 1e-9);
     }
 
@@ -81,14 +82,21 @@ public sealed class OvenThermal
     /// Whole minutes, rounded to the nearest, until the oven is back at its setting after the door was opened: by so much an opening lengthens what bakes. 0 for a spell.
     /// </summary>
     public int DoorRecovery(OvenSetting at) =>
-        at.IsProof ? 0 : (int)Math.Round(Math.Min(MinutesToHeat(Math.Max(_room, at.Celsius - _drop), at.Celsius), 60), MidpointRounding.AwayFromZero);
+        !at.IsHot ? 0 : (int)Math.Round(Math.Min(MinutesToHeat(Math.Max(_room, at.Celsius - _drop), at.Celsius), 60), MidpointRounding.AwayFromZero);
 
     /// <summary>Whole minutes, rounded up, from a cold oven (at room temperature) to a state; 0 for an oven-proof spell.</summary>
     public int FromCold(OvenSetting to) =>
-        to.IsProof ? 0 : (int)Math.Ceiling(Math.Min(MinutesToHeat(_room, to.Celsius), int.MaxValue / 4) - 1e-9);
+        !to.IsHot ? 0 : (int)Math.Ceiling(Math.Min(MinutesToHeat(_room, to.Celsius), int.MaxValue / 4) - 1e-9);
 }
 
 /// <summary>A state the oven can be asked to hold.</summary>
 /// <param name="Celsius">Set temperature in whole degrees Celsius; for a spell the temperature wanted around the dough.</param>
 /// <param name="IsProof">Whether it stands cold as a cupboard for dough.</param>
-public readonly record struct OvenSetting(int Celsius, bool IsProof);
+public readonly record struct OvenSetting(int Celsius, bool IsProof)
+{
+    /// <summary>Whether it is turned off at this heat, with what baked before still in it: nothing else goes in until that is out.</summary>
+    public bool IsOff { get; init; }
+
+    /// <summary>Whether the thermostat holds a heat: neither a cupboard for dough nor turned off.</summary>
+    public bool IsHot => !IsProof && !IsOff;
+}

@@ -161,7 +161,7 @@ public sealed record TouchDocument(string Kind, double At, string Title = "");
 /// <param name="SetTemperatureC">The dial, in degrees Celsius.</param>
 /// <param name="Pan">The pan.</param>
 /// <param name="Pans">How many go in together.</param>
-/// <param name="State">bake, or proof for an oven-proof spell.</param>
+/// <param name="State">bake, proof for an oven-proof spell, or off for one that was turned off after the bake with its load left in it.</param>
 /// <param name="Shelf">any, low, middle or high.</param>
 public sealed record OvenUseDocument(double SetTemperatureC, PanDocument Pan, int Pans = 1, string State = "bake", string Shelf = "any");
 

@@ -9,7 +9,7 @@ internal sealed partial class DayBoard
     private int Length(PlanTask task, int at, int oven)
     {
         var takes = task.TakesFrom(at);
-        if (!DoorShut || task.Oven is not { Setting.IsProof: false }) return takes;
+        if (!DoorShut || task.Oven is not { Setting.IsHot: true }) return takes;
         var length = takes;
         for (var round = 0; round < 10; round++)
         {
@@ -64,7 +64,7 @@ internal sealed partial class DayBoard
 
     private bool OpensOnAnother(PlanTask task, int at, int end, int oven)
     {
-        if (task.Oven!.Setting.IsProof) return false;
+        if (!task.Oven!.Setting.IsHot) return false;
         foreach (var load in _loads)
         {
             if (_oven[load] != oven || _day.SettingOf[load] != _day.SettingOf[task.Index]) continue;

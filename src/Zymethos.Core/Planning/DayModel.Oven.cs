@@ -205,7 +205,7 @@ internal sealed partial class DayModel
         task.Oven is null ? 0 : Ovens(task).Max(o => Sharers(task).Sum(s => s.Hands.Sum(h => OvenDoor.Costs(_network, s, h, o))));
 
     /// <summary>Loads that might be in the oven while a bake is.</summary>
-    private IEnumerable<PlanTask> Sharers(PlanTask task) => task.Oven is not { Setting.IsProof: false } need
+    private IEnumerable<PlanTask> Sharers(PlanTask task) => task.Oven is not { Setting.IsHot: true } need
         ? []
         : _network.Tasks.Where(t => t.Index != task.Index && t.Oven?.Setting == need.Setting && !_network.IsApart(t.Index, task.Index) && !IsAfter(t, task) && !IsAfter(task, t));
 

@@ -134,7 +134,7 @@ internal sealed partial class DayModel
 
     private void AddOvenSpan(LinearExprBuilder terms, DayWeights weights)
     {
-        var hot = _network.Tasks.Where(t => t.Oven is { Setting.IsProof: false }).ToList();
+        var hot = _network.Tasks.Where(t => t.Oven is { Setting.IsHot: true }).ToList();
         if (hot.Count == 0) return;
         var on = _model.NewIntVar(0, _network.SpanEnd, "oven on");
         var off = _model.NewIntVar(0, _network.SpanEnd, "oven off");

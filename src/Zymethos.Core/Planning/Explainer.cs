@@ -36,7 +36,7 @@ public static class Explainer
     {
         if (task.NeedsPresence && network.Rests.Any(r => r.Until == graph.Start(task.Index))) return "Nobody is in the kitchen before.";
         if (network.Bakes[task.Bake].NotBefore == graph.Start(task.Index)) return $"You asked for {network.Bakes[task.Bake].Name} not before this time.";
-        if (task.Oven is { Setting.IsProof: false } oven) return $"The oven is heated from cold and needs until now to reach {oven.Setting.Celsius} °C.";
+        if (task.Oven is { Setting.IsHot: true } oven) return $"The oven is heated from cold and needs until now to reach {oven.Setting.Celsius} °C.";
         return graph.Start(task.Index) == 0 ? "The day starts here." : "Whoever does it is not free before.";
     }
 
@@ -74,6 +74,7 @@ public static class Explainer
     {
         var (a, b) = (network.Tasks[tie.From], network.Tasks[tie.To]);
         var needs = graph.LagBeyondEnd(tie);
+        if (a.Oven!.Setting.IsOff) return $"{other} stays in the oven until then.";
         if (b.Oven!.Setting.IsProof) return $"After {other} the oven needs {Spoken(needs)} with its door ajar before dough may stand in it.";
         return a.Oven!.Setting.Celsius > b.Oven.Setting.Celsius && !a.Oven.Setting.IsProof
             ? $"After {other} the oven needs {Spoken(needs)} to come down from {a.Oven.Setting.Celsius} to {b.Oven.Setting.Celsius} °C."

@@ -12,7 +12,7 @@ public static class HandMethods
     /// <summary>The bakes sorted by their first hot setting, coolest first; those without one first of all.</summary>
     public static int[] ByTemperature(TaskNetwork network) =>
         [.. ListOrder(network).OrderBy(b => network.Tasks
-            .Where(t => t.Bake == b && t.Oven is { Setting.IsProof: false })
+            .Where(t => t.Bake == b && t.Oven is { Setting.IsHot: true })
             .Select(t => t.Oven!.Setting.Celsius)
             .FirstOrDefault())];
 

@@ -275,6 +275,8 @@ internal sealed class NetworkBuilder
         if (step.Hands > 0) return [new HandsNeed(0, likely, step.Hands)];
         if (step.Oven is null) return [];
         if (step.Oven.State == OvenState.Proof) return [new HandsNeed(0, door, 1)];
+        // The hands at the end of the bake turn it off, and it waits for whoever takes it out.
+        if (step.Oven.State == OvenState.Off) return [];
         if (likely < (2 * door) + 1) return [new HandsNeed(0, likely, 1)];
         return [new HandsNeed(0, door, 1), .. TouchesOf(step, likely), new HandsNeed(likely - door, door, 1)];
     }
@@ -300,11 +302,11 @@ internal sealed class NetworkBuilder
         {
             var units = ShelfRoom.UnitsOf(oven, pan);
             // It must go in whole, and the dial must reach.
-            return units > 0 && use.Pans <= TaskNetwork.ShelfUnits / units * oven.Shelves && (use.State == OvenState.Proof || use.SetTemperature <= oven.Hottest) ? units : 0;
+            return units > 0 && use.Pans <= TaskNetwork.ShelfUnits / units * oven.Shelves && (use.State != OvenState.Bake || use.SetTemperature <= oven.Hottest) ? units : 0;
         }
 
         var ovens = _kitchen.Ovens;
-        var need = new OvenNeed(new OvenSetting((int)Math.Round(use.SetTemperature.Celsius), use.State == OvenState.Proof), use.Pans, Units(ovens[0]))
+        var need = new OvenNeed(new OvenSetting((int)Math.Round(use.SetTemperature.Celsius), use.State == OvenState.Proof) { IsOff = use.State == OvenState.Off }, use.Pans, Units(ovens[0]))
         {
             InSecond = ovens.Length > 1 ? Units(ovens[1]) : 0,
             Pan = pan,

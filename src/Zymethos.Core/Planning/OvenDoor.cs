@@ -20,7 +20,7 @@ public static class OvenDoor
     /// <summary>Minutes by which openings for other loads lengthen a bake of a plan.</summary>
     public static int Minutes(TaskNetwork network, Plan plan, PlanTask task)
     {
-        if (task.Oven is not { Setting.IsProof: false } need) return 0;
+        if (task.Oven is not { Setting.IsHot: true } need) return 0;
         var own = plan.Tasks[task.Index];
         var minutes = 0;
         foreach (var other in network.Tasks)

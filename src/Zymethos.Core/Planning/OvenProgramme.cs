@@ -67,13 +67,18 @@ public sealed record OvenProgramme(ImmutableArray<OvenSegment> Segments)
             var run = runs[i];
             if (i == 0) AddFirst(segments, thermal, room, run);
             else AddBetween(segments, thermal, runs[i - 1], run);
-            segments.Add(run.Setting.IsProof
+            segments.Add(run.Setting.IsOff
+                ? new OvenSegment(OvenPhase.Off, run.From, run.Until, run.Setting.Celsius, Left(thermal, run), null)
+                : run.Setting.IsProof
                 ? new OvenSegment(OvenPhase.Proofing, run.From, run.Until, run.Setting.Celsius, run.Setting.Celsius, run.Setting)
                 : new OvenSegment(OvenPhase.Holding, run.From, run.Until, run.Setting.Celsius, run.Setting.Celsius, run.Setting));
         }
 
         return new OvenProgramme(segments.ToImmutable());
     }
+
+    /// <summary>How warm an oven still is, in degrees Celsius, after a stretch in which it was turned off with its door shut.</summary>
+    private static double Left(OvenThermal thermal, Run off) => thermal.Cooled(off.Setting.Celsius, off.Until - off.From, ajar: false);
 
     private sealed record Run(OvenSetting Setting, double From, double Until);
 
@@ -95,7 +100,7 @@ public sealed record OvenProgramme(ImmutableArray<OvenSegment> Segments)
 
     private static void AddFirst(ImmutableArray<OvenSegment>.Builder segments, OvenThermal thermal, double room, Run run)
     {
-        if (run.Setting.IsProof) return;
+        if (!run.Setting.IsHot) return;
         var heat = Math.Min(thermal.MinutesToHeat(room, run.Setting.Celsius), 24 * 60);
         segments.Add(new OvenSegment(OvenPhase.Heating, run.From - heat, run.From, room, run.Setting.Celsius, run.Setting));
     }
@@ -103,18 +108,18 @@ public sealed record OvenProgramme(ImmutableArray<OvenSegment> Segments)
     private static void AddBetween(ImmutableArray<OvenSegment>.Builder segments, OvenThermal thermal, Run before, Run next)
     {
         var gap = next.From - before.Until;
-        if (gap <= 0) return;
-        var from = (double)before.Setting.Celsius;
+        if (gap <= 0 || next.Setting.IsOff) return;
+        var from = before.Setting.IsOff ? Left(thermal, before) : before.Setting.Celsius;
         var to = (double)next.Setting.Celsius;
         if (next.Setting.IsProof)
         {
             var coolest = thermal.Cooled(from, gap, ajar: true);
-            var phase = before.Setting.IsProof ? OvenPhase.Off : OvenPhase.CoolingAjar;
+            var phase = !before.Setting.IsHot ? OvenPhase.Off : OvenPhase.CoolingAjar;
             segments.Add(new OvenSegment(phase, before.Until, next.From, from, coolest, next.Setting));
             return;
         }
 
-        if (before.Setting.IsProof || gap > SwitchOffAfter + thermal.MinutesToHeat(from, to) + thermal.MinutesToCool(from, to, ajar: true))
+        if (!before.Setting.IsHot || gap > SwitchOffAfter + thermal.MinutesToHeat(from, to) + thermal.MinutesToCool(from, to, ajar: true))
             AddOffAndReheat(segments, thermal, before, next, from, to, gap);
         else if (to > from)
             AddHoldAndHeat(segments, thermal, before, next, from, to);

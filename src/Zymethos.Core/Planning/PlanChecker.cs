@@ -111,7 +111,7 @@ public static class PlanChecker
     /// <summary>What others' hands at the door of the same oven cost a bake: each time more than a moment after it went in and before it comes out.</summary>
     private static int DoorMinutes(TaskNetwork network, Plan plan, PlanTask task)
     {
-        if (task.Oven is not { Setting.IsProof: false } need) return 0;
+        if (task.Oven is not { Setting.IsHot: true } need) return 0;
         var own = plan.Tasks[task.Index];
         if (own.Oven < 0 || own.Oven >= network.Kitchen.Ovens.Length) return 0;
         var (first, last) = (own.Start + TaskNetwork.TogetherMinutes + 1, own.End - TaskNetwork.TogetherMinutes - 1);

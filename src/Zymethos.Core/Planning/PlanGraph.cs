@@ -253,7 +253,7 @@ public sealed class PlanGraph
     /// </summary>
     private IEnumerable<Tie> Door()
     {
-        foreach (var group in _network.Tasks.Where(t => t.Oven is { Setting.IsProof: false }).GroupBy(t => (_plan.Tasks[t.Index].Oven, t.Oven!.Setting)))
+        foreach (var group in _network.Tasks.Where(t => t.Oven is { Setting.IsHot: true }).GroupBy(t => (_plan.Tasks[t.Index].Oven, t.Oven!.Setting)))
         {
             if (group.All(l => l.Hands.All(h => OvenDoor.Costs(_network, l, h, group.Key.Oven) == 0))) continue;
             foreach (var load in group)

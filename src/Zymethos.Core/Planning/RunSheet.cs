@@ -64,6 +64,12 @@ public static class RunSheet
                 continue;
             }
 
+            if (task.Oven.Setting.IsOff)
+            {
+                yield return new RunSheetLine(planned.Start, planned.End - planned.Start, RunSheetKind.Wait, task.Title, task.Index, Who(network, planned, planned.Start), null);
+                continue;
+            }
+
             var celsius = task.Oven.Setting.Celsius;
             yield return new RunSheetLine(planned.Start, planned.End - planned.Start, RunSheetKind.In, task.Title, task.Index, Who(network, planned, planned.Start), celsius);
             foreach (var (touch, i) in (task.Step?.Touches ?? []).OrderBy(t => t.At).Select((t, i) => (t, i)))
@@ -74,7 +80,8 @@ public static class RunSheet
                 yield return new RunSheetLine(minute, 0, RunSheetKind.Touch, $"{touch.Title} ({task.Title})", task.Index, Who(network, planned, minute), celsius);
             }
 
-            if (!task.Oven.Setting.IsProof)
+            // What stays in the oven when it is turned off is not taken out.
+            if (!task.Oven.Setting.IsProof && !network.Tasks.Any(t => t.Bake == task.Bake && t.Oven is { Setting.IsOff: true } && plan.Tasks[t.Index] is var off && off.Oven == planned.Oven && off.Start == planned.End))
                 yield return new RunSheetLine(planned.End, 0, RunSheetKind.Out, task.Title, task.Index, Who(network, planned, planned.End - 1), celsius);
         }
     }

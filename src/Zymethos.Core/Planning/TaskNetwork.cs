@@ -230,7 +230,7 @@ public sealed record PlanTask(
     public static string ClearingId(string spell) => spell + ".clear";
 
     /// <summary>Whether someone must be there at some moment of it: hands at work, or a hot oven to watch.</summary>
-    public bool NeedsPresence => !Hands.IsEmpty || Oven is { Setting.IsProof: false };
+    public bool NeedsPresence => !Hands.IsEmpty || Oven is { Setting.IsHot: true };
 
     /// <summary>Whether hands are at it from start to end.</summary>
     public bool IsHandsOn => Hands.Length == 1 && Hands[0].Length == Likely;

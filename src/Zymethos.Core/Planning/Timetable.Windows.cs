@@ -48,7 +48,7 @@ internal sealed partial class Timetable
         for (var i = 0; i < _loadCount; i++)
         {
             var load = _loads[i];
-            if (_day.Settings[_day.SettingOf[load]].IsProof) continue;
+            if (_day.Settings[_day.SettingOf[load]] is { IsHot: false }) continue;
             var minutes = _day.OpenedFor(load, Oven[load], _start[load], _end[load], _loads.AsSpan(0, _loadCount), Oven, _start, _end);
             if (minutes == DoorMinutes[load]) continue;
             wrong += Math.Abs(minutes - DoorMinutes[load]);

@@ -10,6 +10,9 @@ public enum OvenState
 
     /// <summary>Cold with a pan of hot water: a warm, damp cupboard for dough (the oven-proof spell).</summary>
     Proof,
+
+    /// <summary>Turned off after the bake, with what was baked left in it to dry or cool.</summary>
+    Off,
 }
 
 /// <summary>Which shelf a bake wants.</summary>
@@ -29,8 +32,8 @@ public enum ShelfWish
 }
 
 /// <summary>What a step wants of the oven.</summary>
-/// <param name="State">Hot, or as a cupboard for dough.</param>
-/// <param name="SetTemperature">What the dial says; for <see cref="OvenState.Proof"/> the temperature wanted around the dough.</param>
+/// <param name="State">Hot, as a cupboard for dough, or turned off with something left in it.</param>
+/// <param name="SetTemperature">What the dial says; for <see cref="OvenState.Proof"/> the temperature wanted around the dough; for <see cref="OvenState.Off"/> what it said before.</param>
 /// <param name="Pan">The pan or tray that goes in.</param>
 /// <param name="Pans">How many of them go in together, at least 1.</param>
 public sealed record OvenUse(OvenState State, Temperature SetTemperature, Pan Pan, int Pans)

@@ -159,7 +159,7 @@ public sealed class OvenTrace
     public IEnumerable<(double X, TraceBlock Load)> Touches =>
         from load in Loads
         let task = _network.Tasks[load.Task]
-        where task.Oven is { Setting.IsProof: false } && task.Hands.Length > 2
+        where task.Oven is { Setting.IsHot: true } && task.Hands.Length > 2
         from hands in task.Hands.Skip(1).SkipLast(1)
         select (X(_day.Plan.Tasks[load.Task].Start + hands.Offset), load);
 
@@ -307,7 +307,7 @@ public sealed class OvenTrace
     private SortedSet<int> DoorOpenings(int oven)
     {
         var opened = new SortedSet<int>();
-        foreach (var task in _network.Tasks.Where(t => t.Oven is { Setting.IsProof: false } && _day.Plan.Tasks[t.Index].Oven == oven))
+        foreach (var task in _network.Tasks.Where(t => t.Oven is { Setting.IsHot: true } && _day.Plan.Tasks[t.Index].Oven == oven))
         {
             opened.Add(_day.Plan.Tasks[task.Index].Start);
             opened.Add(_day.Plan.Tasks[task.Index].End);

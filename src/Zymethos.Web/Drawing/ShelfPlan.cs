@@ -18,7 +18,7 @@ public static class ShelfPlan
     /// <summary>The drawing; empty for what does not bake.</summary>
     public static string Svg(PlannedDay day, PlanTask task)
     {
-        if (task.Oven is not { Setting.IsProof: false }) return "";
+        if (task.Oven is not { Setting.IsHot: true }) return "";
         var network = day.Network;
         var (start, number) = (day.Plan.Tasks[task.Index].Start, day.Plan.Tasks[task.Index].Oven);
         var oven = network.Kitchen.Ovens[number];

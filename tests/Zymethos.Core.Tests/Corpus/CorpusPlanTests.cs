@@ -67,7 +67,7 @@ public sealed class CorpusPlanTests(ITestOutputHelper output)
         {
             if (step.Kind == StepKind.Bake && (step.Oven is null || step.Oven.SetTemperature.Celsius < 80)) return $"“{step.Title}” bakes at nothing";
             if (step.IsHandsOn && step.Takes.Likely > Duration.FromMinutes(75)) return $"“{step.Title}” keeps hands busy for {step.Takes.Likely.TotalMinutes} min";
-            if (step.Oven is not null && step.Kind is not (StepKind.Bake or StepKind.Proof or StepKind.BulkRise) && !(step.Kind == StepKind.Cool && step.Oven.SetTemperature.Celsius < 80)) return $"“{step.Title}” holds a pan and does not bake";
+            if (step.Oven is not null && step.Kind is not (StepKind.Bake or StepKind.Proof or StepKind.BulkRise) && step.Oven.State != OvenState.Off) return $"“{step.Title}” holds a pan and does not bake";
         }
 
         return "";
