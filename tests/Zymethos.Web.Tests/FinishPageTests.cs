@@ -66,7 +66,7 @@ public sealed class FinishPageTests(SeasonKitchen kitchen) : IClassFixture<Seaso
         Assert.Equal("10 dipped in dark chocolate", edit.QuerySelector("input[name='Form.Needs[0].Pieces']")!.GetAttribute("value"));
         var wrong = await TestKitchen.PostAsync(baker, $"{made.RequestMessage.RequestUri.AbsolutePath}/edit", "#season-form", new() { ["Form.Needs[0].Pieces"] = "10 gilded" });
         var text = await wrong.Content.ReadAsStringAsync();
-        Assert.Contains("is finished dipped in dark chocolate, or with almonds", WebUtility.HtmlDecode(text), StringComparison.Ordinal);
+        Assert.Contains("is finished in these ways: dipped in dark chocolate; with almonds", WebUtility.HtmlDecode(text), StringComparison.Ordinal);
         Assert.Contains("10 gilded", text, StringComparison.Ordinal);
     }
 

@@ -19,10 +19,10 @@ internal sealed partial class MethodReader
     {
         var match = FeedWords().Match(low);
         if (!match.Success || Steps.Count == 0) return false;
-        var every = match.Groups["days"].Success ? int.Parse(match.Groups["days"].Value, CultureInfo.InvariantCulture) : match.Groups["two"].Success ? 14 : 7;
+        var every = match.Groups["days"].Success ? Math.Max(1, int.Parse(match.Groups["days"].Value, CultureInfo.InvariantCulture)) : match.Groups["two"].Success ? 14 : 7;
         var told = ForWeeks().Match(low);
         var weeks = told.Success ? (int)(NumberWords.Of(told.Groups["n"].Value) ?? double.Parse(told.Groups["n"].Value, CultureInfo.InvariantCulture)) : UsualWeeks;
-        var feeds = Math.Clamp(weeks * 7 / Math.Max(1, every), 1, MostFeeds);
+        var feeds = Math.Clamp(weeks * 7 / every, 1, MostFeeds);
         var wait = every % 7 == 0 ? every == 7 ? "a week" : $"{every / 7} weeks" : $"{every} days";
         for (var i = 0; i < feeds; i++)
         {

@@ -412,17 +412,6 @@ internal sealed partial class MethodReader
         }
 
         CloseTies();
-        KeptBare();
-    }
-
-    /// <summary>What keeps without its icing or filling is kept after the cooling, or the bake, that comes before the last work by hand.</summary>
-    private void KeptBare()
-    {
-        foreach (var keeping in _reading.Keeping.Where(k => k.After == KeepingWords.BeforeFinish))
-        {
-            var at = _bake < 0 ? -1 : Steps.FindLastIndex(s => s.Kind == StepKind.Cool && s.Strand == Steps[_bake].Strand) is var cool && cool > _bake ? cool : _bake;
-            keeping.After = at >= 0 && Steps.Skip(at + 1).Any(s => s.IsHands) ? Steps[at].Draft.Key : "";
-        }
     }
 
     private static string TitleOf(string clause)

@@ -37,6 +37,16 @@ internal sealed class MethodReading
     /// <summary>Whether trays are baked one after the other.</summary>
     public bool IsOneByOne { get; set; }
 
+    /// <summary>
+    /// What keeps without its icing or filling is kept after the cooling, or the bake, that comes before the last work by hand; where none comes after, all is done by then.
+    /// </summary>
+    public void Settle(IEnumerable<KeepingDraft> keeping)
+    {
+        var bake = Steps.FindLastIndex(s => s.Kind == StepKind.Bake && s.Strand >= 0);
+        var at = Math.Max(bake, Steps.FindLastIndex(s => s.Kind == StepKind.Cool && (bake < 0 || s.Strand == Steps[bake].Strand)));
+        foreach (var bare in keeping.Where(k => k.After == KeepingWords.BeforeFinish)) bare.After = at >= 0 && Steps.Skip(at + 1).Any(s => s.IsHands) ? Steps[at].Draft.Key : "";
+    }
+
     /// <summary>What is left to ask of it.</summary>
     public List<string> Asks { get; } = [];
 

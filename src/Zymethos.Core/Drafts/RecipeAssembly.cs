@@ -100,7 +100,7 @@ internal static partial class RecipeAssembly
             if (KeepingWords.Speaks(low)) draft.Keeping.AddRange(KeepingWords.In(low));
         }
 
-        foreach (var keeping in draft.Keeping.Where(k => k.After == KeepingWords.BeforeFinish)) keeping.After = reading.Steps.FindLast(s => s.Kind == StepKind.Cool)?.Draft.Key ?? "";
+        reading.Settle(draft.Keeping);
         draft.Keeping = [.. draft.Keeping.GroupBy(k => (k.Place, k.Part, k.After is "?" ? "" : k.After)).Select(g => g.First())];
     }
 

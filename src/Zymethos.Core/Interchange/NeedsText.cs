@@ -1,4 +1,5 @@
 using System.Globalization;
+using System.Text.RegularExpressions;
 using CsvHelper;
 using CsvHelper.Configuration;
 using Zymethos.Core.Recipes;
@@ -14,7 +15,7 @@ public sealed record NeedsReading(IReadOnlyList<NeedDocument> Needs, IReadOnlyLi
 /// Reads needs from a spreadsheet's cells as they are copied, or from CSV: columns for whom, what and how many, in any order. A line of headings decides which is which; without
 /// one, the number is how many, what the Book knows is what, and the rest is for whom.
 /// </summary>
-public static class NeedsText
+public static partial class NeedsText
 {
     private const int MostLines = 400;
 
@@ -35,7 +36,7 @@ public static class NeedsText
             if (count == 0) trouble.Add($"Line {number}: “{pieces}” is not a number of pieces.");
             else if (what.Length == 0) trouble.Add($"Line {number}: it does not say what is wanted.");
             else if (Meant(what, book) is not { } recipe) trouble.Add($"Line {number}: the Book has nothing like “{what}”.");
-            else if (FinishIn(pieces, recipe) is not { } finish) trouble.Add($"Line {number}: {recipe.Name} is finished {string.Join(", or ", recipe.Finishes.Select(f => f.Name))}, not so: “{pieces}”.");
+            else if (FinishIn(pieces, recipe) is not { } finish) trouble.Add($"Line {number}: {WaysOf(recipe)} “{pieces}” is none of them.");
             else needs.Add(new NeedDocument(occasion, recipe.Key, count, forWhom, Boxes: boxes, Finish: finish));
         }
 
@@ -45,18 +46,21 @@ public static class NeedsText
     /// <summary>Pieces as they are written: "42", or "14 x 3" for fourteen boxes of three; null when it is neither, or not 1 to 10000.</summary>
     public static (int Pieces, int Boxes)? Pieces(string text)
     {
-        var parts = text.Trim().Split(['x', 'X', '×', '*'], StringSplitOptions.TrimEntries);
-        var numbers = parts.Select((p, i) => int.TryParse(i == parts.Length - 1 ? p.Split(' ')[0] : p, NumberStyles.None, CultureInfo.InvariantCulture, out var n) && n is >= 1 and <= 10_000 ? n : 0).ToList();
-        if (numbers.Contains(0) || numbers.Count > 2) return null;
-        var pieces = (long)numbers[0] * numbers[^1];
-        return numbers.Count == 1 ? (numbers[0], 0) : pieces <= 10_000 ? ((int)pieces, numbers[0]) : null;
+        var match = Count().Match(text);
+        if (!match.Success || !int.TryParse(match.Groups["a"].Value, NumberStyles.None, CultureInfo.InvariantCulture, out var first) || first is < 1 or > 10_000) return null;
+        if (!match.Groups["b"].Success) return (first, 0);
+        return int.TryParse(match.Groups["b"].Value, NumberStyles.None, CultureInfo.InvariantCulture, out var each) && each is >= 1 and <= 10_000 && (long)first * each <= 10_000 ? (first * each, first) : null;
     }
+
+    /// <summary>"Shortbread is finished in these ways: with sugar; dipped in chocolate.": what may stand behind a number of pieces.</summary>
+    public static string WaysOf(Recipe recipe) => recipe.Finishes.IsEmpty ? $"{recipe.Name} is finished in one way only." : $"{recipe.Name} is finished in these ways: {string.Join("; ", recipe.Finishes.Select(f => f.Name))}.";
 
     /// <summary>The finish that the words behind a number of pieces mean ("12 with sugar"); empty when they name none, null when they name one that the recipe does not have.</summary>
     public static string? FinishIn(string pieces, Recipe recipe)
     {
         var words = pieces.Trim().TrimStart('0', '1', '2', '3', '4', '5', '6', '7', '8', '9', ' ', 'x', 'X', '×', '*').Trim(' ', ',', ':');
         if (words.Length == 0 || recipe.Finishes.IsEmpty) return "";
+        if (recipe.Finishes.FirstOrDefault(f => f.Name.Equals(words, StringComparison.OrdinalIgnoreCase)) is { } exact) return exact.Name;
         var found = recipe.Finishes.Where(f => words.Contains(f.Name, StringComparison.OrdinalIgnoreCase) || f.Name.Contains(words, StringComparison.OrdinalIgnoreCase)).ToList();
         if (found.Count == 1) return found[0].Name;
         return recipe.Yield.PieceName.Contains(words, StringComparison.OrdinalIgnoreCase) || words is "pieces" or "pcs" ? "" : null;
@@ -106,4 +110,8 @@ public static class NeedsText
 
         return lines;
     }
+
+    // "42", "42 pieces", "14 x 3", "12 with extra sugar".
+    [GeneratedRegex(@"^\s*(?<a>\d{1,9})(?:\s*[xX×*]\s*(?<b>\d{1,9}))?(?:,?\s+(?![xX×*](?:\s|$|\d))\D.*)?\s*$", RegexOptions.None, 200)]
+    private static partial Regex Count();
 }

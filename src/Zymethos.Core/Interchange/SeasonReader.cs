@@ -117,7 +117,7 @@ public sealed class SeasonReader
     {
         if (document.Finish.Length == 0) return "";
         if (recipe.Finishes.FirstOrDefault(f => f.Name.Equals(document.Finish, StringComparison.OrdinalIgnoreCase)) is { } finish) return finish.Name;
-        Wrong($"{at}.finish", recipe.Finishes.IsEmpty ? $"{recipe.Name} has no finishes." : $"{recipe.Name} is finished {string.Join(", or ", recipe.Finishes.Select(f => f.Name))}, not “{document.Finish}”.");
+        Wrong($"{at}.finish", $"{NeedsText.WaysOf(recipe)} “{document.Finish}” is none of them.");
         return "";
     }
 

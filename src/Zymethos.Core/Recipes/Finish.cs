@@ -20,6 +20,20 @@ public sealed record Finish(string Name, int Pieces, ImmutableArray<string> Only
     /// <inheritdoc />
     public override int GetHashCode() => HashCode.Combine(Name, Pieces, Only.Length);
 
-    /// <summary>Whether a line is for these pieces alone. A swap does not change whose line it is.</summary>
-    public bool Holds(IngredientLine line) => Only.Any(o => o.Equals(line.Ingredient, StringComparison.OrdinalIgnoreCase) || o.Equals(line.InsteadOf, StringComparison.OrdinalIgnoreCase));
+    /// <summary>
+    /// The lines of a recipe that are for these pieces alone. Where several lines bear the name, the last is meant, since what finishes is listed last: what also goes into the dough is in every piece.
+    /// A swap does not change whose line it is.
+    /// </summary>
+    /// <param name="recipe">The recipe, as it is written or as it is baked.</param>
+    public IEnumerable<IngredientLine> LinesOf(Recipe recipe)
+    {
+        var lines = recipe.Parts.SelectMany(p => p.Lines).ToList();
+        foreach (var only in Only)
+        {
+            bool Bears(IngredientLine line) => only.Equals(line.InsteadOf.Length > 0 ? line.InsteadOf : line.Ingredient, StringComparison.OrdinalIgnoreCase);
+            var last = lines.FindLastIndex(Bears);
+            // A swap may have parted it in several lines that stand together.
+            for (var at = last; at >= 0 && Bears(lines[at]) && (at == last || lines[at].InsteadOf.Length > 0); at--) yield return lines[at];
+        }
+    }
 }

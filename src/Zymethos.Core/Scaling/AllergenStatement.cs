@@ -100,14 +100,14 @@ public sealed record AllergenStatement
     {
         var whole = Of(recipe, knowledge);
         var baked = RecipeFacts.AsBaked(recipe, knowledge);
-        var others = recipe.Finishes.Where(f => f != finish).ToList();
-        bool IsTheirs(IngredientLine line) => others.Exists(f => f.Holds(line)) && finish?.Holds(line) != true;
+        var mine = (finish?.LinesOf(baked) ?? []).ToHashSet<IngredientLine>(ReferenceEqualityComparer.Instance);
+        var theirs = baked.Finishes.Where(f => f != finish).SelectMany(f => f.LinesOf(baked)).ToHashSet<IngredientLine>(ReferenceEqualityComparer.Instance);
         // What a line of the others says is open stays open here: it is made beside.
-        var own = Of(baked with { Parts = [.. baked.Parts.Select(p => p with { Lines = [.. p.Lines.Where(l => !IsTheirs(l))] })], Choices = [], Swaps = [], Finishes = [] }, knowledge);
+        var own = Of(baked with { Parts = [.. baked.Parts.Select(p => p with { Lines = [.. p.Lines.Where(l => mine.Contains(l) || !theirs.Contains(l))] })], Choices = [], Swaps = [], Finishes = [] }, knowledge);
         var beside = whole.Contains.Except(own.Contains).ToImmutableArray();
         var traits = whole.Traits & ~own.Traits;
         var open = own.Open.Where(o => whole.Open.Any(w => w.Line == o.Line)).Concat(whole.Open.Where(w => !own.Open.Any(o => o.Line == w.Line))).ToList();
-        if (beside.Length > 0 || traits != IngredientTraits.None) open.Add(new NotKnown("", "made beside pieces that hold it", beside, traits));
+        if (beside.Length > 0 || traits != IngredientTraits.None) open.Add(new NotKnown("", "made beside pieces that contain it", beside, traits));
         return new AllergenStatement(own.Contains, [.. open], own.Traits, whole.HasRawEgg) { HasSpirit = own.HasSpirit };
     }
 

@@ -10,8 +10,11 @@ public static class RecipeFacts
     public static Recipe AsBaked(Recipe recipe, IngredientKnowledge knowledge) => SwappedRecipe.Of(ChosenRecipe.Of(recipe), knowledge);
 
     /// <summary>The lines of dough and batter, the parts that rise, fill pans and carry the flour; what is for the board, only on demand or for the finish of some pieces is left out.</summary>
-    public static IEnumerable<IngredientLine> DoughLines(Recipe recipe) =>
-        recipe.Parts.Where(p => p.Kind is PartKind.Dough or PartKind.Batter or PartKind.Soak).SelectMany(p => p.Lines).Where(l => !l.IsAside && !l.IsHeldBack && !recipe.Finishes.Any(f => f.Holds(l)));
+    public static IEnumerable<IngredientLine> DoughLines(Recipe recipe)
+    {
+        var finishing = recipe.Finishes.SelectMany(f => f.LinesOf(recipe)).ToHashSet<IngredientLine>(ReferenceEqualityComparer.Instance);
+        return recipe.Parts.Where(p => p.Kind is PartKind.Dough or PartKind.Batter or PartKind.Soak).SelectMany(p => p.Lines).Where(l => !l.IsAside && !l.IsHeldBack && !finishing.Contains(l));
+    }
 
     /// <summary>What the dough or batter of one batch weighs. Soaked fruit counts: it goes in.</summary>
     public static Mass Dough(Recipe recipe) => Sum(DoughLines(recipe));

@@ -29,13 +29,13 @@ public static class Spoken
     /// <summary>Everything that is open in a recipe: what reading left, and what a look at it as it stands asks; the gravest first, each once.</summary>
     public static IReadOnlyList<OpenQuestion> Open(Recipe recipe) => [.. recipe.Questions.Concat(RecipeAsks.Of(recipe)).DistinctBy(q => q.Text).OrderBy(q => q.About)];
 
-    /// <summary>That something in a recipe was guessed and nobody looked at it, the gravest first; empty when nothing was.</summary>
+    /// <summary>That something in a recipe was guessed and nobody looked at it, the gravest first, or that it is worth a look; empty when neither is.</summary>
     public static string Guessed(Recipe recipe)
     {
-        var open = Open(recipe);
-        if (open.Count == 0) return "";
-        var gravest = open[0];
-        return $"{Count(open.Count, "thing", "things")} guessed and not looked at yet{(gravest.About <= QuestionAbout.Safety ? $": {gravest.Text}" : ".")}";
+        var gravest = recipe.Questions.MinBy(q => q.About);
+        var guessed = gravest is null ? "" : $"{Count(recipe.Questions.Length, "thing", "things")} guessed and not looked at yet{(gravest.About <= QuestionAbout.Safety ? $": {gravest.Text}" : ".")}";
+        var asks = Open(recipe).Count - recipe.Questions.DistinctBy(q => q.Text).Count();
+        return $"{guessed} {(asks > 0 ? $"{Count(asks, "thing", "things")} worth a look before it is planned." : "")}".Trim();
     }
 
     /// <summary>The word for several of them.</summary>

@@ -99,6 +99,58 @@ public sealed class FinishTests
     public void What_only_some_pieces_get_does_not_go_into_the_pan() => Assert.Equal(550, RecipeFacts.Dough(Recipe).Grams, 0.1);
 
     [Fact]
+    public void A_name_that_also_stands_in_the_dough_means_the_last_line_and_the_dough_stays_in_every_piece()
+    {
+        var draft = Crescents with
+        {
+            Finishes = "10 with almonds: almonds",
+            Parts = [new PartDraft { Name = "Dough", Kind = "dough", Lines = "280 g plain flour\n100 g almonds, ground\n200 g butter" }, new PartDraft { Name = "To finish", Kind = "topping", Lines = "30 g almonds, flaked" }],
+        };
+        var recipe = Read(draft).Recipe;
+        Assert.Equal(30, Assert.Single(recipe.Finishes[0].LinesOf(recipe)).Weight!.Value.Grams, 0.1);
+        Assert.All(FinishSplit.Statements(recipe, IngredientKnowledge.Shipped), s => Assert.Contains(Allergen.TreeNut, s.Statement.Contains));
+        Assert.Equal(580, RecipeFacts.Dough(recipe).Grams, 0.1);
+    }
+
+    [Fact]
+    public void A_swap_does_not_change_whose_line_it_is()
+    {
+        var swapped = RecipeFacts.AsBaked(Recipe with { Finishes = [new Finish("buttered", 10, ["butter"])], Swaps = [new Swap(SubstitutionRule.All.First(r => r.From.Contains("butter")).Key, "butter")] }, IngredientKnowledge.Shipped);
+        Assert.All(swapped.Finishes[0].LinesOf(swapped), l => Assert.Equal("butter", l.InsteadOf));
+        Assert.NotEmpty(swapped.Finishes[0].LinesOf(swapped));
+    }
+
+    [Theory]
+    [InlineData("12", "")]
+    [InlineData("12 half moons", "")]
+    [InlineData("12 with almonds", "with almonds")]
+    [InlineData("12 dipped", "dipped in dark chocolate")]
+    [InlineData("14 x 3 with almonds", "with almonds")]
+    [InlineData("12 gilded", null)]
+    public void Words_behind_a_number_mean_a_finish(string typed, string? finish) => Assert.Equal(finish, NeedsText.FinishIn(typed, Recipe));
+
+    [Fact]
+    public void A_name_that_another_begins_with_is_still_itself() =>
+        Assert.Equal("with sugar", NeedsText.FinishIn("12 with sugar", Recipe with { Finishes = [new Finish("with sugar", 10, []), new Finish("with sugar and spice", 10, [])] }));
+
+    [Theory]
+    [InlineData("12 with extra sugar", 12, 0)]
+    [InlineData("12, mixed", 12, 0)]
+    [InlineData("14 x 3 iced", 42, 14)]
+    [InlineData("14x3", 42, 14)]
+    [InlineData("42 pieces", 42, 0)]
+    public void A_number_is_read_whatever_letters_follow(string typed, int pieces, int boxes) => Assert.Equal((pieces, boxes), NeedsText.Pieces(typed));
+
+    [Theory]
+    [InlineData("x 3")]
+    [InlineData("3 x")]
+    [InlineData("0")]
+    [InlineData("a dozen")]
+    [InlineData("200 x 200")]
+    [InlineData("12 5")]
+    public void What_is_no_number_of_pieces_is_none(string typed) => Assert.Null(NeedsText.Pieces(typed));
+
+    [Fact]
     public void The_whole_batch_states_all_that_is_in_any_piece() => Assert.Contains(Allergen.TreeNut, AllergenStatement.Of(Recipe, IngredientKnowledge.Shipped).Contains);
 
     [Fact]

@@ -3,8 +3,10 @@ using Microsoft.AspNetCore.Mvc.RazorPages;
 using Microsoft.EntityFrameworkCore;
 using MimeKit;
 using NodaTime;
+using Zymethos.Core.Recipes;
 using Zymethos.Core.Seasons;
 using Zymethos.Store;
+using Zymethos.Web.Drawing;
 using Zymethos.Web.OvenDays;
 using Zymethos.Web.Seasons;
 
@@ -17,6 +19,13 @@ public sealed class IndexModel(SeasonDesk desk, ZymethosContext context, OpenDay
 
     /// <summary>The season; null when there is none yet.</summary>
     public SeasonView? Season { get; private set; }
+
+    /// <summary>Recipes of the season in which something is open, with what, the gravest first.</summary>
+    public IReadOnlyList<(Recipe Recipe, string Words)> Guessed => Season is null ? [] :
+        [.. Season.Wish.Needs.Select(n => n.Recipe).DistinctBy(r => r.Key)
+            .Select(r => (Recipe: r, Words: $"{Spoken.Guessed(r)} {(r.Keeping.IsEmpty ? "Nothing says how long it keeps." : "")}".Trim()))
+            .Where(g => g.Words.Length > 0)
+            .OrderBy(g => Spoken.Open(g.Recipe).Select(q => q.About).DefaultIfEmpty(QuestionAbout.Keeping).Min())];
 
     /// <summary>All seasons, the newest first.</summary>
     public IReadOnlyList<(Guid Id, string Name)> All { get; private set; } = [];

@@ -150,7 +150,7 @@ public sealed class SeasonForm
             if (IsEmpty(row) || (row.Pieces ?? "").Trim() == "0") continue;
             if (string.IsNullOrWhiteSpace(row.Recipe)) state.AddModelError($"Form.Needs[{i}]", "What shall it be?");
             else if (NeedsText.Pieces(row.Pieces ?? "") is not var (pieces, boxes)) state.AddModelError($"Form.Needs[{i}]", "How many pieces? A whole number from 1 to 10000, or 14 x 3 for boxes; 0 takes the line out.");
-            else if (book.FirstOrDefault(r => r.Key == row.Recipe) is { } meant && NeedsText.FinishIn(row.Pieces ?? "", meant) is null) state.AddModelError($"Form.Needs[{i}]", $"{meant.Name} is finished {string.Join(", or ", meant.Finishes.Select(f => f.Name))}. Write 12 {meant.Finishes[0].Name}, or the number alone.");
+            else if (book.FirstOrDefault(r => r.Key == row.Recipe) is { } meant && NeedsText.FinishIn(row.Pieces ?? "", meant) is null) state.AddModelError($"Form.Needs[{i}]", $"{NeedsText.WaysOf(meant)} Write 12 {meant.Finishes[0].Name}, or the number alone.");
             else if (OccasionOf(row.Occasion) is not { } occasion) state.AddModelError($"Form.Needs[{i}]", "For which date? The one it was for has no name any more.");
             else
             {
