@@ -12,18 +12,10 @@ public sealed class FinishPageTests(SeasonKitchen kitchen) : IClassFixture<Seaso
     private async Task<(HttpClient Baker, string Recipe)> BroughtInAsync(string text = Fingers)
     {
         var baker = await kitchen.NewBakerAsync($"{Guid.NewGuid():N}@home.invalid");
-        var page = await TestKitchen.ParseAsync(await baker.GetAsync("/book/import"));
-        using var form = new MultipartFormDataContent
-        {
-            { new StringContent(text), "Pasted" },
-            { new StringContent(page.QuerySelector("form.import input[name=__RequestVerificationToken]")!.GetAttribute("value")!), "__RequestVerificationToken" },
-        };
-        var read = await baker.PostAsync("/book/import", form);
+        var read = await ImportTests.SendAsync(baker, text);
         var sheet = await TestKitchen.ParseAsync(read);
         Assert.Contains("12 dipped in dark chocolate", sheet.QuerySelector(".finishes")!.TextContent, StringComparison.Ordinal);
-        var into = sheet.QuerySelectorAll("form").First(f => f.TextContent.Contains("Put it into the Book", StringComparison.Ordinal));
-        var fields = into.QuerySelectorAll("input[type=hidden]").ToDictionary(i => i.GetAttribute("name")!, i => i.GetAttribute("value") ?? "");
-        var stored = await baker.PostAsync(new Uri(read.RequestMessage!.RequestUri!, into.GetAttribute("action")!), new FormUrlEncodedContent(fields));
+        var stored = await ImportTests.PressAsync(baker, read, sheet.QuerySelector("form[action*='Keep']")!);
         return (baker, stored.RequestMessage!.RequestUri!.AbsolutePath);
     }
 

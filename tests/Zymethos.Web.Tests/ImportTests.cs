@@ -13,7 +13,7 @@ public sealed class ImportTests(TestKitchen kitchen) : IClassFixture<TestKitchen
 
     private Task<HttpClient> NewAsync() => kitchen.NewBakerAsync($"{Guid.NewGuid():N}@home.invalid");
 
-    private static async Task<HttpResponseMessage> SendAsync(HttpClient baker, string pasted, byte[]? file = null, string name = "page.html", params string[] chosen)
+    internal static async Task<HttpResponseMessage> SendAsync(HttpClient baker, string pasted, byte[]? file = null, string name = "page.html", params string[] chosen)
     {
         var page = await TestKitchen.ParseAsync(await baker.GetAsync("/book/import"));
         using var form = new MultipartFormDataContent
@@ -38,7 +38,7 @@ public sealed class ImportTests(TestKitchen kitchen) : IClassFixture<TestKitchen
         return await TestKitchen.ParseAsync(await baker.GetAsync(sheet.QuerySelector("a[href^='/book/edit/']")!.GetAttribute("href")));
     }
 
-    private static async Task<HttpResponseMessage> PressAsync(HttpClient baker, HttpResponseMessage on, IElement form, string name = "", string value = "", string typed = "")
+    internal static async Task<HttpResponseMessage> PressAsync(HttpClient baker, HttpResponseMessage on, IElement form, string name = "", string value = "", string typed = "")
     {
         var fields = form.QuerySelectorAll("input[type=hidden]").ToDictionary(i => i.GetAttribute("name")!, i => i.GetAttribute("value") ?? "");
         if (name.Length > 0) fields[name] = value;
