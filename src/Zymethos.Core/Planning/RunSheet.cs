@@ -67,6 +67,10 @@ public static class RunSheet
             if (task.Oven.Setting.IsOff)
             {
                 yield return new RunSheetLine(planned.Start, planned.End - planned.Start, RunSheetKind.Wait, task.Title, task.Index, Who(network, planned, planned.Start), null);
+                // Where something else is to bake after it, it must be out before the oven is heated; nobody gets up for it at night.
+                var taken = network.Rests.Where(r => r.From <= planned.End && planned.End < r.Until).Select(r => r.Until).DefaultIfEmpty(planned.End).Max();
+                if (network.Tasks.Any(t => t.Oven is not null && plan.Tasks[t.Index].Oven == planned.Oven && plan.Tasks[t.Index].Start >= planned.End && t.Index != task.Index))
+                    yield return new RunSheetLine(taken, 0, RunSheetKind.Out, task.Title, task.Index, [], null);
                 continue;
             }
 
@@ -111,7 +115,7 @@ public static class RunSheet
                 case OvenPhase.Proofing:
                     yield return Line(which, minute, "Pan of hot water into the cold oven", null);
                     break;
-                case OvenPhase.Off:
+                case OvenPhase.Off when before != OvenPhase.Off:
                     yield return Line(which, minute, "Oven off", null);
                     break;
             }

@@ -50,7 +50,14 @@ public sealed class OffOvenTests(ITestOutputHelper output)
         var network = TaskCompiler.Compile(Kitchen.Ordinary("Home"), new DayWish(morning, morning.PlusHours(14), [new BakeWish(one, 1, null, null), new BakeWish(other, 1, null, null)])).Network!;
         var plan = DayPlanner.Plan(network, new SolveSettings(TimeSpan.FromSeconds(3), 1, 2)).Plan!;
         Assert.Empty(PlanChecker.Check(network, plan));
-        var off = plan.Tasks[network.Tasks.Single(t => t.Oven is { Setting.IsOff: true }).Index];
+        var task = network.Tasks.Single(t => t.Oven is { Setting.IsOff: true });
+        var off = plan.Tasks[task.Index];
+        // Where the other bakes afterwards, the sheet says to take it out before it says to heat the oven, and it is switched off once.
+        var sheet = PlannedDay.Of(network, plan, 0).Sheet.ToList();
+        var heated = sheet.FindIndex(l => l.Kind == RunSheetKind.Dial && l.Text.StartsWith("Oven on", StringComparison.Ordinal) && l.Minute >= off.End);
+        if (heated >= 0) Assert.InRange(sheet.FindIndex(l => l.Kind == RunSheetKind.Out && l.Task == task.Index), 0, heated);
+        Assert.True(heated >= 0 || network.Tasks.Where(t => t.Oven is { Setting.IsHot: true }).All(t => plan.Tasks[t.Index].End <= off.Start));
+        Assert.Single(sheet, l => l.Text == "Oven off" && l.Minute >= off.Start && l.Minute <= off.End);
         foreach (var hot in network.Tasks.Where(t => t.Oven is { Setting.IsHot: true }).Select(t => plan.Tasks[t.Index])) Assert.True(hot.End <= off.Start || hot.Start >= off.End);
     }
 
