@@ -53,6 +53,7 @@ internal sealed partial class CorpusReading
             "bake" => Bake(rest.Split(' ')),
             "step" => Step(rest),
             "wait" => Wait(rest),
+            "mode" => Mode(rest),
             "after" => Pair(rest, '>', (a, b) => LeastBetween(a, b) is { } least && least >= 0),
             "free" => Pair(rest, '|', (a, b) => LeastBetween(a, b) is null && LeastBetween(b, a) is null),
             "hot" => Pair(rest, '>', (a, b) => MostBetween(a, b) is { } most && most <= 10 && LeastBetween(a, b) >= 0),
@@ -168,6 +169,13 @@ internal sealed partial class CorpusReading
         var ends = times.Replace("..", "-", StringComparison.Ordinal).Split('-').Select(Span).ToArray();
         return Take(_recipe.Steps.Where(s => kinds.Split('|').Contains(KindOf(s)) && Close(s.Takes.Low.TotalMinutes, ends[0])
             && (ends.Length == 1 || Close(s.Takes.High.TotalMinutes, ends[1]) || _recipe.Links.Any(l => l.From == s.Key && l.MaxLag is { } most && Close(most.TotalMinutes + s.Takes.Likely.TotalMinutes, ends[1])))));
+    }
+
+    /// <summary>A step with the mixer that may as well be done by hand, and how long that takes.</summary>
+    private bool Mode(string rest)
+    {
+        var (kinds, times) = Cut(rest, ' ');
+        return _recipe.Steps.Any(s => kinds.Split('|').Contains(KindOf(s)) && s.Modes.Any(m => m.Kind == StepKind.Work && Minutes(times, m.Takes)));
     }
 
     private bool Take(IEnumerable<Step> steps)
