@@ -28,8 +28,10 @@ internal static partial class ClauseSplitter
             if (gap.Any(c => c is ',' or ';' or ':' or '.' or '–' or '—')) under = under && !gap.Contains(',', StringComparison.Ordinal) && !gap.Contains(';', StringComparison.Ordinal) && !gap.Contains('.', StringComparison.Ordinal);
             var connector = Connector(words, sentence, i);
             var starts = i == 0 || connector >= 0;
+            // "While it cools mix juice and sugar, prick the cake": the order stands behind words that say when.
+            if (!starts && !hasVerb && LeadsIn(words[0].Value) && !under && VerbWords.IsWork(low, next, false) && !(words[i - 1].Value.ToLowerInvariant() is "the" or "a" or "an" or "to" or "is" or "are" or "its" or "it" or "of" or "they")) hasVerb = true;
             if (!starts) continue;
-            if (!VerbWords.IsWork(low, next, i == 0 || gap.Any(c => c is ';' or '.')) && !IsNewHeat(words, i, next)) continue;
+            if (!VerbWords.IsWork(low, next, i == 0 || gap.Any(c => c is ';' or '.')) && !IsNewHeat(words, i, next) && !IsNewPlace(words, i, sentence)) continue;
             if (i > 0 && under && !IsStrong(words, connector, i, gap)) continue;
             if (hasVerb && connector > 0 && words[connector].Index > from)
             {
@@ -47,6 +49,8 @@ internal static partial class ClauseSplitter
         clauses.Add(sentence[from..]);
         return [.. clauses.Select(c => c.Trim().Trim(',', ';', '–', '—', '-', ' ').Trim()).Where(c => c.Any(char.IsLetterOrDigit))];
     }
+
+    private static bool LeadsIn(string word) => word.ToLowerInvariant() is "while" or "whilst" or "meanwhile";
 
     /// <summary>A clause without the words that only join it ("and then").</summary>
     public static string WithoutJoint(string clause) => Joint().Replace(clause, "");
@@ -83,6 +87,13 @@ internal static partial class ClauseSplitter
     /// <summary>"then 350 for 20 minutes": a heat that takes over starts anew.</summary>
     private static bool IsNewHeat(List<Match> words, int at, string? next) =>
         at > 0 && words[at - 1].Value.ToLowerInvariant() is "then" && words[at].Value.Length is 3 or 4 && words[at].Value[..3].All(char.IsAsciiDigit) && (words[at].Value.Length == 3 || words[at].Value[3] is 'C' or 'F' or 'c' or 'f') && next is not null;
+
+    /// <summary>"..., then into the refrigerator for 12 hours": it goes elsewhere, and another wait begins.</summary>
+    private static bool IsNewPlace(List<Match> words, int at, string sentence) =>
+        at > 0 && words[at - 1].Value.ToLowerInvariant() is "then" && words[at].Value.ToLowerInvariant() is "into" or "in" or "to" && NewPlace().IsMatch(sentence[words[at].Index..]);
+
+    [GeneratedRegex(@"^(?:in|into|to) (?:the |a |your )?(?:(?:cold|hot) )?(?:fridge|refrigerator|freezer)\b[^.;]*\d", RegexOptions.IgnoreCase, 200)]
+    private static partial Regex NewPlace();
 
     [GeneratedRegex(@"[\p{L}\d][\p{L}\d'’\-/]*|&|[½¼¾⅓⅔]", RegexOptions.None, 200)]
     private static partial Regex Word();

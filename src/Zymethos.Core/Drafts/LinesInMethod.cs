@@ -22,14 +22,8 @@ internal static partial class LinesInMethod
                 continue;
             }
 
-            var start = Start().Match(piece);
-            // "make a sponge from 200 ml water": figures count before words do.
-            if (Figures().Match(piece) is { Success: true } figure && figure.Index > start.Index && LineReader.Read(Ends().Replace(piece[figure.Index..], ""), knowledge).Ingredient is not null) start = figure;
-            if (!start.Success) continue;
-            var words = Ends().Replace(piece[start.Index..], "").Trim(' ', '.', ',');
-            var read = LineReader.Read(words, knowledge);
-            if (read.Ingredient is null || read.Amounts.Length == 0 || NotLine().IsMatch(words)) continue;
-            lines.Add(Perhaps().IsMatch(piece) || Perhaps().IsMatch(before) ? $"{words}, optional" : words);
+            if (LineIn(piece, knowledge) is not { } words) continue;
+            lines.Add(IsPerhaps(piece) || IsPerhaps(before) ? $"{words}, optional" : words);
             before = piece;
             weight = Weight().Match(words) is { Success: true } w ? w.Value.Trim() : weight;
         }
@@ -37,10 +31,26 @@ internal static partial class LinesInMethod
         return lines.Count >= 3 ? lines : [];
     }
 
+    /// <summary>The lines of one sentence: an amount and an ingredient that is known.</summary>
+    public static IEnumerable<string> LinesOf(string sentence, IngredientKnowledge knowledge) => Pieces().Split(sentence).Select(p => LineIn(p, knowledge)).OfType<string>();
+
+    /// <summary>Whether a sentence leaves it open ("if you like", "sometimes").</summary>
+    public static bool IsPerhaps(string text) => Perhaps().IsMatch(text);
+
+    private static string? LineIn(string piece, IngredientKnowledge knowledge)
+    {
+        var start = Start().Match(piece);
+        // "make a sponge from 200 ml water": figures count before words do.
+        if (Figures().Match(piece) is { Success: true } figure && figure.Index > start.Index && LineReader.Read(Ends().Replace(piece[figure.Index..], ""), knowledge).Ingredient is not null) start = figure;
+        if (!start.Success) return null;
+        var words = Ends().Replace(piece[start.Index..], "").Trim(' ', '.', ',');
+        return LineReader.Read(words, knowledge) is { Ingredient: not null, Amounts.Length: > 0 } && !NotLine().IsMatch(words) ? words : null;
+    }
+
     [GeneratedRegex(@"\b(?:sometimes|if you (?:like|want|have|fancy)|optional(?:ly)?|perhaps|maybe|or not)\b", RegexOptions.IgnoreCase, 200)]
     private static partial Regex Perhaps();
 
-    [GeneratedRegex(@"[,;:]\s+|\s+(?:and|with|plus|then|in(?=\s+\d)|into(?=\s+\d))\s+(?=(?:the same|\d|[½¼¾⅓]|an?\s|one\s|two\s|three\s|four\s|six\s|half\s|pinch))|\bdissolved in\s+", RegexOptions.IgnoreCase, 200)]
+    [GeneratedRegex(@"[,;:]\s+|\s+(?:and|with|plus|then|over(?=\s+\d)|onto(?=\s+\d)|in(?=\s+\d)|into(?=\s+\d))\s+(?=(?:the same|\d|[½¼¾⅓]|an?\s|one\s|two\s|three\s|four\s|six\s|half\s|pinch))|\bdissolved in\s+", RegexOptions.IgnoreCase, 200)]
     private static partial Regex Pieces();
 
     /// <summary>"the same weight of sugar" with the weight that was meant; the text itself where it says no such thing.</summary>

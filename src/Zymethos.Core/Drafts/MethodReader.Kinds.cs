@@ -80,7 +80,7 @@ internal sealed partial class MethodReader
     private bool FruitStands(string low) => Steps.Count > 0 && _bake < 0 && Steps[^1].IsHands && FruitInLiquid().IsMatch($"{Steps[^1].Low} {low}");
 
     /// <summary>What stands on its tray or in its tin straight after the bake cools there.</summary>
-    private bool OnHotPan(string low, IReadOnlyList<TimePhrase> times) => _bake >= 0 && _bake == Steps.Count - 1 && OnThePan().IsMatch(low) && times.Count > 0 && times[0].High <= 60;
+    private bool OnHotPan(string low, IReadOnlyList<TimePhrase> times) => _bake >= 0 && _bake == Steps.Count - 1 && (OnThePan().IsMatch(low) || LeftAfter().IsMatch(low)) && times.Count > 0 && times[0].High <= 60;
 
     private bool IsBake(string low, IReadOnlyList<HeatWords> heats, IReadOnlyList<TimePhrase> times)
     {
@@ -95,7 +95,7 @@ internal sealed partial class MethodReader
         if (timed && IntoOven().IsMatch(low) && !low.Contains("pan of", StringComparison.Ordinal)) return true;
         if (timed && GoesIn().IsMatch(low)) return true;
         // "into lined loaf tin 45-50min", "40 min, stirring every 10 min"
-        return _bake < 0 && (_heat is not null || _pan is not null) && times.Count > 0 && times[0].High is >= 5 and <= 400 && ((PanEnd().IsMatch(low) && (times[0].Index + times[0].Length >= low.Length - 4 || Fills().IsMatch(low))) || times[0].Index < 3) && !Kneads().IsMatch(low);
+        return _bake < 0 && (_heat is not null || _pan is not null) && times.Count > 0 && times[0].High is >= 5 and <= 400 && ((PanEnd().IsMatch(low) && (times[0].Index + times[0].Length >= low.Length - 4 || Fills().IsMatch(low))) || times[0].Index < 3) && !Kneads().IsMatch(low) && !ChillWords().IsMatch(low) && !FreezeWords().IsMatch(low);
     }
 
     private bool IsTouch(string low) =>

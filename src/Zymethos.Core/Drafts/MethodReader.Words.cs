@@ -17,6 +17,15 @@ internal sealed partial class MethodReader
     [GeneratedRegex(@"\bmake (?:a|the) well\b|\bmakes? it\b|\bfor the\b", RegexOptions.None, Patience)]
     private static partial Regex VerbWithObject();
 
+    [GeneratedRegex(@"^\W*(?:to )?(?:make|do|bake|prepare)[- ]ahead\b", RegexOptions.IgnoreCase, Patience)]
+    private static partial Regex Ahead();
+
+    [GeneratedRegex(@"\b(?<n>\d|two|three|four|six) (?:\w+,? ){0,2}tins\b(?:\s*\([^)]*\))?", RegexOptions.None, Patience)]
+    private static partial Regex PlainTins();
+
+    [GeneratedRegex(@"^(?:then )?(?:leave|let)(?: (?:it|them))?(?: (?:stand|sit|rest))?(?: for)?(?: about)? (?:\d|an?\b|five|ten|fifteen|twenty|half)", RegexOptions.None, Patience)]
+    private static partial Regex LeftAfter();
+
     [GeneratedRegex(@"\bat this (?:point|stage)\b|\bat this time\b", RegexOptions.None, Patience)]
     private static partial Regex PointOfTime();
 
@@ -32,7 +41,7 @@ internal sealed partial class MethodReader
     [GeneratedRegex(@"^(?:\w+\s){0,4}?(?:rise|rest|proof|prove|bulk|chill|soak|knead|fridge|rolled|dip|mix)\b.{0,40}\d", RegexOptions.None, Patience)]
     private static partial Regex Telegraph();
 
-    [GeneratedRegex(@"^(?:don'?t|do not|never|be careful|be sure|take care|notes?:|nb\b|tips?:|hints?:|if\b(?! using)|you can|you may|you could|you should|some (?:people|bakers|like)|many|most|my |i |we |this |these |those |they |it (?:is|will|should|may|can|has|takes|looks|'s)|it's|there|nice|enjoy\b|serve\b(?! .*\b(?:bake|oven)\b)|perfect|delicious|good luck|love\b|not for|infants|children|tastes|best |check (?:at|from|after|the)|(?:start|begin) (?:checking|looking|to check|testing)|keep an eye|watch (?:them|it|carefully|closely)|each loaf|feeds|optional|large |small |remember|all in one|thanks|dear|happy|yum|great|traditionally|traditional|depending|alternatively|the (?:[\w-]+ ){1,4}?(?:is|are|will|should|may|can|must|stays?|looks?|rises?|sinks?|spreads?)\b|place (?:the )?(?:oven )?rack|position (?:a|the) rack|arrange (?:the )?(?:oven )?racks?|adjust (?:the )?(?:oven )?rack|draw a)", RegexOptions.None, Patience)]
+    [GeneratedRegex(@"^(?:don'?t|do not|never|be careful|be sure|take care|notes?:|nb\b|tips?:|hints?:|if\b(?! using)|you can|you may|you could|you should|some (?:people|bakers|like)|many|most|my |i |we |this |these |those |they |it (?:is|will|should|may|can|has|takes|looks|'s)|it's|there|nice|enjoy\b|serve\b(?! .*\b(?:bake|oven)\b)|perfect|delicious|good luck|love\b|not for|infants|children|tastes|best |check (?:at|from|after|the)|(?:start|begin) (?:checking|looking|to check|testing)|keep an eye|watch (?:them|it|carefully|closely)|each loaf|feeds|optional|(?:make|do|bake|prepare)[- ]ahead\b|to (?:make|bake|prepare) ahead\b|test (?:by|with|it|them|for|that|the)\b|insert a (?:skewer|toothpick|knife|cocktail)|core (?:temp\w* )?(?:of |is )?\d|eat (?:it |them )?(?:warm|hot|cold|fresh|with|as|at|straight|immediately|soon)|large |small |remember|all in one|thanks|dear|happy|yum|great|traditionally|traditional|depending|alternatively|the (?:[\w-]+ ){1,4}?(?:is|are|will|should|may|can|must|stays?|looks?|rises?|sinks?|spreads?)\b|place (?:the )?(?:oven )?rack|position (?:a|the) rack|arrange (?:the )?(?:oven )?racks?|adjust (?:the )?(?:oven )?rack|draw a)", RegexOptions.None, Patience)]
     private static partial Regex RemarkWords();
 
     [GeneratedRegex(@"\bgoes? in(?:to the oven)?\b|\bgo in(?:to the oven)?\b", RegexOptions.None, Patience)]
@@ -93,7 +102,7 @@ internal sealed partial class MethodReader
     [GeneratedRegex(@"\b(?:chill|refrigerate)\b|\b(?:in|into|to) (?:the |your )?(?:fridge|refrigerator)\b|\bfridge (?:overnight|for|\d)|,? then fridge\b|^fridge\b|\bretard\b", RegexOptions.None, Patience)]
     private static partial Regex ChillWords();
 
-    [GeneratedRegex(@"\bcool(?:s|ing)?\b(?! water| place| and dry| dry| oven| hands|er\b)|\b(?:until|till|til) (?:completely |quite |stone )?(?:cold|cool)\b|\bfinish cooling\b", RegexOptions.None, Patience)]
+    [GeneratedRegex(@"\bcool(?:s|ing)?\b(?! enough| water| place| and dry| dry| oven| hands|er\b)|\b(?:until|till|til) (?:completely |quite |stone )?(?:cold|cool)\b(?! enough)|\bfinish cooling\b", RegexOptions.None, Patience)]
     private static partial Regex CoolWords();
 
     [GeneratedRegex(@"\b(?:mature|ripen)\b", RegexOptions.None, Patience)]
@@ -142,7 +151,7 @@ internal sealed partial class MethodReader
     [GeneratedRegex(@"\b(?:the |each |a )?(?:cold|cooled|cool|completely cold) (?:base|cake|cakes|sponge|sponges|bun|buns|cookies|biscuits|loaf|loaves|finger|bars|shell|shells|pastry|crust|layers|rounds|ones|log|tart)\b", RegexOptions.None, Patience)]
     private static partial Regex ColdThing();
 
-    [GeneratedRegex(@"\b(?:the |over the |each )?hot (?:buns|bun|cake|cakes|loaf|loaves|babas|pudding|crust|case|base|rolls|cookies|biscuits|shell|bread|pastry|bars|ones|fingers|tart)\b|\bas (?:soon as )?(?:they|it|the \w+) comes? out\b|\bwhen (?:they|it) comes? out\b|\bstraight from the oven\b|\bfresh from the oven\b|\bhot from the oven\b|\bonce (?:cooked|baked|out of the oven)\b", RegexOptions.None, Patience)]
+    [GeneratedRegex(@"\b(?:the |over the |each )?hot (?:buns|bun|cake|cakes|loaf|loaves|babas|pudding|crust|case|base|rolls|cookies|biscuits|shell|bread|pastry|bars|ones|fingers|tart)\b|\bas (?:soon as )?(?:they|it|the \w+) comes? out\b|\bwhen (?:they|it) comes? out\b|\bstraight from the oven\b|\bfresh from the oven\b|\bhot from the oven\b|\bonce (?:cooked|baked|out of the oven)\b|\bas soon as (?:it|they|the [\w ]{2,16})(?:.s| is| are|.re)? (?:out|done|baked|cooked)\b|\bas soon as (?:it|they|the [\w ]{2,16}) (?:leaves?|is out of|are out of|comes? out of|comes? from) the oven\b", RegexOptions.None, Patience)]
     private static partial Regex HotThing();
 
     [GeneratedRegex(@"\bwarm (?:buns|bun|cake|cakes|loaf|loaves|rolls|cookies|biscuits|ring|ones|bars)\b", RegexOptions.None, Patience)]
@@ -181,10 +190,10 @@ internal sealed partial class MethodReader
     [GeneratedRegex(@"\b(?:internal|core|inside|centre|center) (?:temp(?:erature)?\.?,? ?)?(?:(?:of|is|reaches|reads|should be|about|hits|at)\s)*:?\s?\d{2,3}\s?°?\s?[cf]\b|\b(?:till|until|to)?\s*\d{2,3}\s?°?\s?[cf] (?:in the (?:core|middle|centre|center)|inside|internal)\b", RegexOptions.None, Patience)]
     private static partial Regex Core();
 
-    [GeneratedRegex(@"\b(?:it is|they are|it's) (?:done|ready|baked|cooked) when (?<test>[^;.]{3,90})|\bwhen you (?:poke in|insert) (?<test>a (?:skewer|knife|toothpick)[^;.]{3,60})|\bif you gently shake (?<test>[^;.]{3,80})|(?<test>\b(?:a )?skewer (?:it )?should come out clean|hollow[- ]sounding when tapped[^;.,]{0,20})", RegexOptions.None, Patience)]
+    [GeneratedRegex(@"\b(?:it is|they are|it's) (?:done|ready|baked|cooked) when (?<test>[^;.]{3,90})|\bwhen you (?:poke in|insert) (?<test>a (?:skewer|knife|toothpick)[^;.]{3,60})|\bif you gently shake (?<test>[^;.]{3,80})|\b(?<test>(?:(?:the |its |their )?(?:edges?|tops?|crusts?|sides?|cent(?:re|er)s?|middles?|cakes?|loaf|loaves|buns|biscuits|cookies|sponges?|pastry) |(?<=[-–—,:] )(?:it|they) |^(?:it|they) )(?:should|will) (?:be|have|feel|look|sound|spring) [^;.]{3,80})|(?<test>\b(?:a )?skewer\s*(?:[-–—,]\s*)?(?:it )?should come out clean|hollow[- ]sounding when tapped[^;.,]{0,20})", RegexOptions.None, Patience)]
     private static partial Regex DoneWhen();
 
-    [GeneratedRegex(@"\b(?:done|ready|baked|cooked) when\b|\bskewer\b|\bwobble\b|\bhollow\b|\bif you gently\b", RegexOptions.None, Patience)]
+    [GeneratedRegex(@"\b(?:done|ready|baked|cooked) when\b|\bskewer\b|\bcore\b|\b(?:should|will) (?:be|have|feel|look|sound|spring)\b|\bwobble\b|\bhollow\b|\bif you gently\b", RegexOptions.None, Patience)]
     private static partial Regex DoneWords();
 
     [GeneratedRegex(@"\b(?:until|till|til|untill)\b", RegexOptions.None, Patience)]
@@ -217,7 +226,7 @@ internal sealed partial class MethodReader
     [GeneratedRegex(@"\bif (?:it |they |the top )?(?:is |are |gets? |starts? |becom\w+ )?(?:too )?(?:dark|brown)", RegexOptions.None, Patience)]
     private static partial Regex Browning();
 
-    [GeneratedRegex(@"\b(?:another|further|more|longer|again)\b|^(?:then )?\d{3}|\bthen \d{3}|\b(?:reduce|lower|raise|increase|turn (?:it )?(?:down|up))\b|\bat \d{3}\b", RegexOptions.None, Patience)]
+    [GeneratedRegex(@"\b(?:another|further|more|longer|again)\b|\bgive (?:it|them) (?:a|the) (?:final|last)\b|^(?:then )?\d{3}|\bthen \d{3}|\b(?:reduce|lower|raise|increase|turn (?:it )?(?:down|up))\b|\bat \d{3}\b", RegexOptions.None, Patience)]
     private static partial Regex MoreBake();
 
     [GeneratedRegex(@"^(?:pour|put|into|spoon|spread|scrape|tip)\b", RegexOptions.None, Patience)]
@@ -238,7 +247,7 @@ internal sealed partial class MethodReader
     [GeneratedRegex(@"\b(?:stages|additions|batches|turns|folds|tins|pans|trays|sheets|bowls?)\b", RegexOptions.None, Patience)]
     private static partial Regex NoDivision();
 
-    [GeneratedRegex(@"\b(?<n>\d{1,2}) (?:to|on|per) (?:a|each|the|one) (?:baking |cookie )?(?:tray|sheet)", RegexOptions.None, Patience)]
+    [GeneratedRegex(@"\b(?<n>\d{1,2}|two|three|four|five|six|eight|nine|ten|twelve) (?:to|on|per) (?:a|each|the|one) (?:baking |cookie )?(?:tray|sheet)|\btrays?\b, (?<n>\d{1,2}|two|three|four|six|eight|ten|twelve) (?:on|to) each\b", RegexOptions.None, Patience)]
     private static partial Regex PerTray();
 
     [GeneratedRegex(@"\bone (?:at a time|after (?:the other|another))\b|\bbake each\b|\bin batches\b|\bin two batches\b", RegexOptions.None, Patience)]
@@ -256,7 +265,7 @@ internal sealed partial class MethodReader
     [GeneratedRegex(@"\b(?:icing|glaze|frosting|filling|sauce|syrup|topping|buttercream|crumb|streusel|crosses|cross|ganache|curd|custard|pastry cream|cream|crumble|drizzle|coating|caramel|jam|butter)\b", RegexOptions.None, Patience)]
     private static partial Regex SideParts();
 
-    [GeneratedRegex(@"\b(?:glaze|ice|frost|spread|drizzle|dip|brush|fill|top|pour|sandwich|cover|decorate|coat|dust|spoon|roll|soak|finish|pipe)\b", RegexOptions.None, Patience)]
+    [GeneratedRegex(@"\b(?:glaze|ice|frost|spread|drizzle|dip|brush|fill|top|pour|sandwich|cover|decorate|coat|dust|spoon|roll|soak|finish|pipe|prick|pierce)\b", RegexOptions.None, Patience)]
     private static partial Regex Finishes();
 
     [GeneratedRegex(@"\b(?:leave|stand|cool|stay|dry|rest|let|keep|until|till)\b", RegexOptions.None, Patience)]

@@ -1,6 +1,7 @@
 using System.Globalization;
 using System.Text.RegularExpressions;
 using Zymethos.Core.Interchange;
+using Zymethos.Core.Measures;
 using Zymethos.Core.Recipes;
 using Zymethos.Core.Safety;
 
@@ -55,7 +56,9 @@ internal sealed partial class MethodReader
 
     private void TakeSentence(string sentence)
     {
-        foreach (var piece in KeepingEnd().Split(sentence).Where(p => p.Any(char.IsLetterOrDigit)))
+        // "Make ahead: after shaping, refrigerate overnight; ..." tells another way, and is no step of this one.
+        var pieces = Ahead().IsMatch(sentence) && !KeepingWords.Speaks(sentence.ToLowerInvariant()) ? [sentence] : KeepingEnd().Split(sentence);
+        foreach (var piece in pieces.Where(p => p.Any(char.IsLetterOrDigit)))
         {
             var from = Steps.Count;
             var became = TakePiece(piece.Trim());
@@ -200,7 +203,7 @@ internal sealed partial class MethodReader
             return true;
         }
 
-        if (YieldWords.Divided(low) is { } division && !low.Contains("remaining", StringComparison.Ordinal)) Divide(division, low);
+        if (YieldWords.Divided(low) is { } division && !low.Contains("remaining", StringComparison.Ordinal) && !(_bake >= 0 && low.Contains("the rest", StringComparison.Ordinal))) Divide(division, low);
         if (AfterReduce().Match(low) is { Success: true } first && _bake < 0 && _heat is not null) TakeBake("Bake", $"bake for {first.Groups["time"].Value}", [], TimePhrase.In(first.Groups["time"].Value));
         // What stands in brackets is a remark, unless it is a time.
         var bare = Brackets().Replace(low, " ");
@@ -289,6 +292,7 @@ internal sealed partial class MethodReader
             }
         }
 
+        if (step.IsHands) ByHand(step, low);
         Tie(low, step);
         if (kind == StepKind.Cool && _bake >= 0 && OvenOff().IsMatch(step.Draft.Instruction.ToLowerInvariant()) && InsideOven().IsMatch(low)) StaysInOven(step, Steps[_bake]);
     }
@@ -330,7 +334,7 @@ internal sealed partial class MethodReader
 
     private void TakePan(string low)
     {
-        if (PanWords.In(low, _context.Pans) is not { } meant) return;
+        if ((PanWords.In(low, _context.Pans) ?? BreadTins(low)) is not { } meant) return;
         if (meant.Pan.Shape == PanShape.Tray && meant.Count == 1 && ManyTrays().IsMatch(low) && _bake < 0) meant = meant with { Count = 2 };
         // "cool on the sheet", "leave in the tin" speak of the pan that is there.
         if (_pan is not null && !meant.IsSized && _bake >= 0 && meant.Pan.Shape == PanShape.Tray && _pan.Pan.Shape != PanShape.Tray && !Toasts().IsMatch(low)) return;
@@ -339,6 +343,16 @@ internal sealed partial class MethodReader
         // A dish or tray beside the bake ("a tray of water below") is none to bake in.
         if (WaterPan().IsMatch(low)) return;
         _pan = meant;
+    }
+
+    /// <summary>"put in two greased tins": where a dough has risen, loaf tins are meant.</summary>
+    private MeantPan? BreadTins(string low)
+    {
+        var tins = PlainTins().Match(low);
+        if (!tins.Success || !Steps.Exists(s => s.Kind == StepKind.BulkRise)) return null;
+        var count = (int)(NumberWords.Of(tins.Groups["n"].Value) ?? (int.TryParse(tins.Groups["n"].Value, CultureInfo.InvariantCulture, out var n) ? n : 1));
+        if (_bake < 0 && _reading.DividedInto == 0 && count > 1) (_reading.DividedInto, _reading.DivisionName) = (count, "loaves");
+        return PanWords.In($"{tins.Value} loaf tin", _context.Pans) is { } loaf ? loaf with { Count = count } : null;
     }
 
     private Pan? Tray() => _context.Pans.FirstOrDefault(p => p.Shape == PanShape.Tray);
@@ -368,7 +382,7 @@ internal sealed partial class MethodReader
     private void PieceWords(string low)
     {
         var perTray = PerTray().Match(low);
-        if (perTray.Success) _reading.PerTray = int.Parse(perTray.Groups["n"].Value, CultureInfo.InvariantCulture);
+        if (perTray.Success && (NumberWords.Of(perTray.Groups["n"].Value) ?? double.Parse(perTray.Groups["n"].Value, CultureInfo.InvariantCulture)) is var n) _reading.PerTray = (int)n;
         if (OneByOne().IsMatch(low)) _reading.IsOneByOne = true;
     }
 

@@ -114,13 +114,15 @@ public static partial class PanWords
         low = CountBySize().Replace(low, "");
         foreach (Match size in Sizes().Matches(low))
         {
-            if (NotPan().IsMatch(low[..size.Index])) continue;
+            if (NotPan().IsMatch(low[..size.Index]) && !PanBehind().IsMatch(low[(size.Index + size.Length)..])) continue;
             var a = Number(size.Groups["a"].Value);
             var b = size.Groups["b"].Success ? Number(size.Groups["b"].Value) : a;
             var unit = size.Groups["u"].Value;
             // Without a word a number up to 18 is inches; two sides without one up to 18 as well.
             if (unit.Length == 0 && !size.Groups["b"].Success) continue;
             var scale = unit.StartsWith("cm", StringComparison.Ordinal) ? 10 : unit.StartsWith("mm", StringComparison.Ordinal) ? 1 : unit.Length > 0 ? 25.4 : Math.Max(a, b) > 18 ? 10 : 25.4;
+            // "set in the pan 3 by 5": rows of buns, and no pan of three inches.
+            if (unit.Length == 0 && Math.Max(a, b) < 7) continue;
             var (length, width) = (Math.Max(a, b) * scale, Math.Min(a, b) * scale);
             if (length is < 100 or > 600 || width < 60) continue;
             if (shape is PanShape.Round or PanShape.Springform or PanShape.Ring) width = length;
@@ -194,6 +196,10 @@ public static partial class PanWords
 
     [GeneratedRegex(@"(?<![\d/.])(?<a>\d{1,2}(?:[.,]\d)?)\s*-?\s?(?:(?<u>cm\b|mm\b|inch(?:es)?\b|in\b(?! (?:the|a|an|it|half)\b)|"")\s*)?(?:(?:x|by)\s*(?<b>\d{1,2}(?:[.,]\d)?)\s*)?(?:(?:x|by)\s*\d{1,2}(?:[.,]\d)?\s*)?-?\s?(?<u>cm\b|mm\b|inch(?:es)?\b|in\b(?! (?:the|a|an|it|half)\b)|"")?", RegexOptions.None, 200)]
     private static partial Regex Sizes();
+
+    // "press into a 23 cm round tin": what the size stands before is a pan after all.
+    [GeneratedRegex(@"^\s*(?:(?:round|square|loose[- ]bottomed|deep|shallow|cake|tart|flan|pie|baking|springform|greased|lined|fluted) ){0,3}(?:tins?|pans?|dish|tray)\b", RegexOptions.None, 200)]
+    private static partial Regex PanBehind();
 
     // Sizes of what is shaped, not of what it is baked in.
     [GeneratedRegex(@"(?:\bthick(?:ness)?(?: of)?|\bropes?|\blong|\bapart|\bwide|\bcutter|\brectangle(?: of)?|\bsquares of|\bstrips?|\b(?:roll|rolled|stretch|pat|press|flatten)\b[^,;.]{0,30}\b(?:in)?to(?: an?)?|\bcircle(?: of)?|\bdiscs? of)\s*(?:about )?$", RegexOptions.None, 200)]

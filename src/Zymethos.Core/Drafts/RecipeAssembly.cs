@@ -18,6 +18,7 @@ internal static partial class RecipeAssembly
     {
         var method = rows.Method;
         if (rows.Parts.Sum(p => p.Lines.Count) == 0 && LinesInMethod.Of(method, knowledge) is { Count: > 0 } found) rows.Parts.Add(("", found));
+        else AddUnlisted(rows, knowledge);
         var reading = MethodReader.Read(method, new MethodContext(knowledge.Dialect, pans, [.. rows.Parts.Select(p => p.Name)], rows.Name));
         var draft = new RecipeDraft
         {
@@ -54,6 +55,21 @@ internal static partial class RecipeAssembly
             draft.Questions = [.. draft.Questions.Append(QuestionDraft.Of(QuestionAbout.Pan, RecipeAsks.PanTooSmall(own.Pan, own.Count, full.Surplus.Millilitres), $"steps/{own.Step.Key}/pan", [.. pans.Where(p => p.Depth is not null && p.Length.Millimetres > own.Pan.Length.Millimetres).Take(4).Select(p => (p.Name, p.Name))])).OrderBy(q => q.Harm)];
         return draft;
     }
+
+    /// <summary>Lines that stand only in the method: onto what is baked in a part of their own, into it with the first.</summary>
+    private static void AddUnlisted(RecipeRows rows, IngredientKnowledge knowledge)
+    {
+        if (rows.Parts.Sum(p => p.Lines.Count) < 2) return;
+        var listed = rows.Parts.SelectMany(p => p.Lines).Select(l => LineReader.Read(l, knowledge)).ToList();
+        foreach (var line in UnlistedLines.Of(rows.Method, listed, knowledge))
+        {
+            if (!line.IsFinish) rows.Parts[0].Lines.Add(line.Text);
+            else if (rows.Parts[^1].Name == Finish) rows.Parts[^1].Lines.Add(line.Text);
+            else rows.Parts.Add((Finish, [line.Text]));
+        }
+    }
+
+    private const string Finish = "To finish";
 
     private static void Yield(RecipeDraft draft, RecipeRows rows, MethodReading reading)
     {

@@ -120,7 +120,7 @@ internal sealed partial class RowReader
 
     private bool TakeName(string row, string next, bool announced)
     {
-        if (LineSplitter.StartsWithAmount(row) && IsLine(row) && !announced) return false;
+        if (LineSplitter.StartsWithAmount(row) && IsLine(row) && !announced && !IsTitle(row)) return false;
         if (TimeNote().Match(row) is { Success: true, Index: > 3 } remark)
         {
             _rows.Notes.Add(remark.Value.Trim(' ', '(', ')'));
@@ -175,6 +175,13 @@ internal sealed partial class RowReader
         if (name.Length > 120) _rows.Summary.Add(name);
         Became(row, "name");
         return true;
+    }
+
+    /// <summary>"Three Rivers Sweet Potato Rolls": words with capitals and neither a figure nor a measure among them are a name, whatever number they start with.</summary>
+    private static bool IsTitle(string row)
+    {
+        var words = row.Split(' ', StringSplitOptions.RemoveEmptyEntries);
+        return words.Length >= 3 && !row.Any(char.IsDigit) && words.All(w => char.IsUpper(w[0]) || w.Length <= 3) && !words.Any(w => UnitWords.Find(w.ToLowerInvariant()) is not null);
     }
 
     /// <summary>A heading of a part, alone in its row or before a list.</summary>
@@ -281,8 +288,30 @@ internal sealed partial class RowReader
     private void AddLines(IEnumerable<string> lines)
     {
         if (_rows.Parts.Count == 0) _rows.Parts.Add(("", []));
-        foreach (var line in lines.SelectMany(l => LineSplitter.Split(l, _knowledge))) _rows.Parts[^1].Lines.Add(line.Trim().TrimEnd(',', ';'));
+        foreach (var line in lines.SelectMany(l => LineSplitter.Split(l, _knowledge)).Select(l => l.Trim().TrimEnd(',', ';')))
+        {
+            // "630 g sour" where the sour is a part of its own: what was made there, and no new line.
+            if (IsPart(line)) _rows.Notes.Add(line);
+            else _rows.Parts[^1].Lines.Add(SameAsBefore(line));
+        }
     }
+
+    private bool IsPart(string line) =>
+        LineReader.Read(line, _knowledge) is { Ingredient: null, Name.Length: > 2 } read && _rows.Parts.Take(_rows.Parts.Count - 1).Any(p => p.Lines.Count > 0 && (p.Name.Equals(read.Name, StringComparison.OrdinalIgnoreCase) || p.Name.StartsWith($"{read.Name} ", StringComparison.OrdinalIgnoreCase)));
+
+    /// <summary>"same weight of brown sugar": the weight of the line before, and the words as they were.</summary>
+    private string SameAsBefore(string line)
+    {
+        var same = SameWeight().Match(line);
+        if (!same.Success || _rows.Parts[^1].Lines is not [.., var last] || GivenWeight().Match(last) is not { Success: true } weight) return line;
+        return $"{weight.Value} {same.Groups["what"].Value} ({same.Groups["how"].Value.Trim()})";
+    }
+
+    [GeneratedRegex(@"^\W*(?<how>(?:the )?(?:same|equal) (?:weight|amount|quantity)(?: again)?)(?: of)? (?<what>\p{L}.{2,50})$", RegexOptions.IgnoreCase, 200)]
+    private static partial Regex SameWeight();
+
+    [GeneratedRegex(@"\b\d+(?:[.,]\d+)?\s?(?:kg|g|oz|lb)\b", RegexOptions.IgnoreCase, 200)]
+    private static partial Regex GivenWeight();
 
     private void Became(string row, string what) => _rows.Sentences.Add(new SentenceDraft { Text = row, Became = what });
 
@@ -473,7 +502,7 @@ internal sealed partial class RowReader
     [GeneratedRegex(@"\s*\(.*?\)", RegexOptions.None, 200)]
     private static partial Regex Bracketed();
 
-    [GeneratedRegex(@"\b(?:dough|batter|filling|glaze|icing|frosting|topping|syrup|sauce|crumb|streusel|crust|base|pastry|cake|sponge|buttercream|ganache|soak|fruit|finish|decoration|assembly|levain|preferment|poolish|biga|day \d|choux|cream|caramel|crosses|custard|meringue|coating|marinade|final|first|second|starter|shortbread|crumble|egg wash|wash|lamination|détrempe|detrempe|butter block)\b", RegexOptions.IgnoreCase, 200)]
+    [GeneratedRegex(@"\b(?:dough|batter|filling|glaze|icing|frosting|topping|syrup|sauce|crumb|streusel|crust|base|pastry|cake|sponge|buttercream|ganache|soak|fruit|finish|decoration|assembly|levain|preferment|sour|soaker|scald|tangzhong|poolish|biga|day \d|choux|cream|caramel|crosses|custard|meringue|coating|marinade|final|first|second|starter|shortbread|crumble|egg wash|wash|lamination|détrempe|detrempe|butter block)\b", RegexOptions.IgnoreCase, 200)]
     private static partial Regex PartNames();
 
     // "1. Stir": a number with a stop and a command counts steps.

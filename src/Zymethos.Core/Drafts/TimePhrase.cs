@@ -98,6 +98,14 @@ internal sealed partial record TimePhrase(int Low, int High, int Index, int Leng
                 continue;
             }
 
+            // "15 min with beans and 5 min without": one after the other, in the oven all the while.
+            if (WithAnd().IsMatch(between) && Without().IsMatch(low[(two.Index + two.Length)..]))
+            {
+                found[i] = one with { Low = one.Low + two.Low, High = one.High + two.High, Length = two.Index + two.Length - one.Index };
+                found.RemoveAt(i + 1);
+                continue;
+            }
+
             // "1 to 1 1/2 hours, or overnight in the refrigerator" are two ways, and no window.
             if (two.Low == 480 && two.High == 840 && Elsewhere().IsMatch(low[(two.Index + two.Length)..])) continue;
             if (between.Length > 28 || two.High <= one.Low || one.IsMoment || two.IsMoment) continue;
@@ -114,6 +122,14 @@ internal sealed partial record TimePhrase(int Low, int High, int Index, int Leng
             var unit = found[i].Low % 1440 == 0 ? 1440 : found[i].Low % 60 == 0 ? 60 : 1;
             if (!behind.Success || !int.TryParse(behind.Groups["n"].Value, CultureInfo.InvariantCulture, out var most) || most * unit <= found[i].High) continue;
             found[i] = found[i] with { High = most * unit, IsWindow = true, Length = found[i].Length + behind.Length };
+        }
+
+        // "25 mins for chewy, 30 for crunchy".
+        for (var i = 0; i < found.Count; i++)
+        {
+            var taste = ForTaste().Match(low[(found[i].Index + found[i].Length)..]);
+            if (!taste.Success || found[i].Low != found[i].High || !int.TryParse(taste.Groups["n"].Value, CultureInfo.InvariantCulture, out var most) || most <= found[i].High || most > 3 * found[i].High) continue;
+            found[i] = found[i] with { High = most, Length = found[i].Length + taste.Length };
         }
 
         return [.. found.Select(f => f is { IsWindow: false, IsLeast: false } && f.High >= 4 * f.Low && f.High >= 360 ? f with { IsWindow = true } : f)];
@@ -165,8 +181,17 @@ internal sealed partial record TimePhrase(int Low, int High, int Index, int Leng
         + @"|(?<a>(?<half>\b(?:half an?|(?:a )?quarter of an?|three[- ]quarters? of an?)))\s+(?<u1>hour|day|week|minute)\b"
         + @"|(?:(?<a>" + Number + @")\s*(?:(?:more|further|extra|another|full|good)\s+)?(?:(?<u1>" + Unit + @")\s*)?(?<share>and (?:a half|a quarter|three[- ]quarters)\s*(?=\W|$|hours?|minutes?))?(?:(?:-|to|or|until|till)\s*(?<b>" + Number + @")\s*(?:more |further )?)(?<u2>" + Unit + @")(?<share2>\s+and (?:a half|a quarter|three[- ]quarters))?)(?:\s*(?:more|longer|further)\b)?"
         + @"|(?<a>\d{1,2})\s*-\s*(?<b>\d{1,2})\s+(?<bare>more)\b|(?<a>\d{1,3})\s+(?<bare>more)(?=\s*(?:[.,;]|$))"
-        + @"|(?<a>" + Number + @")\s*-?\s*(?:(?:more|further|extra|full|good)\s+)?(?<u1>" + Unit + @")(?<share>\s+and (?:a half|a quarter|three[- ]quarters)\b)?(?:\s*(?:and\s+|,\s*)?(?<rest>\d{1,2})\s*(?:minutes?|mins?|m)\b|\s+(?<rest>\d{2})(?=[\s.,;]|$)(?!\s*(?:g|ml|cm|mm|c|f|°|x|oz|lb|degrees)\b))?(?:\s*(?:more|longer|further)\b)?", RegexOptions.None, 400)]
+        + @"|(?<a>" + Number + @")\s*-?\s*(?<share>and (?:a half|a quarter|three[- ]quarters)\s+)?(?:(?:more|further|extra|full|good)\s+)?(?<u1>" + Unit + @")(?<share>\s+and (?:a half|a quarter|three[- ]quarters)\b)?(?:\s*(?:and\s+|,\s*)?(?<rest>\d{1,2})\s*(?:minutes?|mins?|m)\b|\s+(?<rest>\d{2})(?=[\s.,;]|$)(?!\s*(?:g|ml|cm|mm|c|f|°|x|oz|lb|degrees)\b))?(?:\s*(?:more|longer|further)\b)?", RegexOptions.None, 400)]
     private static partial Regex Phrase();
+
+    [GeneratedRegex(@"^ with (?:the )?[a-z ]{3,24},? (?:and|then|and then) (?:for )?(?:another )?$", RegexOptions.None, 200)]
+    private static partial Regex WithAnd();
+
+    [GeneratedRegex(@"^ without\b", RegexOptions.None, 200)]
+    private static partial Regex Without();
+
+    [GeneratedRegex(@"^ for (?:an? |the )?[a-z-]+(?: [a-z-]+)?,? (?:or |and )?(?<n>\d{1,3})(?: ?min(?:ute)?s?)? for (?:an? )?[a-z-]+", RegexOptions.None, 200)]
+    private static partial Regex ForTaste();
 
     [GeneratedRegex(@"^\s*(?:in|inside) (?:the |your )?(?:fridge|refrigerator)\b", RegexOptions.None, 200)]
     private static partial Regex Elsewhere();

@@ -32,9 +32,11 @@ internal static class TraysAndWaves
                 continue;
             }
 
-            if (reading.PerTray > 0 && pieces > reading.PerTray)
+            // "four logs, two to a sheet": the logs are on the sheets, and not yet the pieces that are cut of them.
+            var laid = reading.DividedInto > 1 && reading.DividedInto < pieces && reading.PerTray <= reading.DividedInto ? reading.DividedInto : pieces;
+            if (reading.PerTray > 0 && laid > reading.PerTray)
             {
-                Fill(step.Draft, (int)Math.Ceiling(pieces / (double)reading.PerTray), pans);
+                Fill(step.Draft, (int)Math.Ceiling(laid / (double)reading.PerTray), pans);
                 continue;
             }
 

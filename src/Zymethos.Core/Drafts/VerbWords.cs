@@ -38,6 +38,8 @@ internal static class VerbWords
     public static bool IsWork(string word, string? next, bool isFirst)
     {
         if (word.EndsWith("-up", StringComparison.Ordinal)) return false;
+        // "re-mark", "re-roll": the same work again.
+        if (word.StartsWith("re-", StringComparison.Ordinal) && !Plain.Contains(word)) word = word[3..];
         if (word == "fridge") return next is "overnight" or "for" || (next is { Length: > 0 } && char.IsAsciiDigit(next[0]));
         if (word == "blind") return next is "bake";
         if (!Plain.Contains(word)) return false;

@@ -9,7 +9,7 @@ internal sealed partial class LineReading
     private const string HowMuch = "How much of it?";
     private static readonly string[] ToTaste = ["to taste", "as needed", "as required", "if needed", "q.s.", "as desired", "a little", "a bit of", "some "];
     private static readonly string[] Asides = ["for dusting", "for greasing", "for the pan", "for the tin", "for pan", "for tin", "for the board", "for rolling", "for brushing", "for sprinkling", "for the work surface", "for kneading", "for coating", "for serving", "to serve", "to decorate", "for decoration", "for decorating", "to finish", "to dust", "to grease", "to brush", "to glaze", "for glazing", "for the glaze", "for topping", "for frying", "for finishing"];
-    private static readonly string[] Optionals = ["optional", "(opt)", "if you like", "if liked", "if wished", "if using", "if desired"];
+    private static readonly string[] Optionals = ["optional", "(opt)", "if you like", "if liked", "if wished", "if using", "if desired", "if you want", "if wanted", "if you have", "if you fancy", "if nobody", "if everybody", "if available", "if you can get"];
 
     private readonly string _text;
     private readonly IngredientKnowledge _knowledge;
@@ -298,7 +298,7 @@ internal sealed partial class LineReading
         foreach (var form in low.Split(' ', ',').Where(w => LineWords.Forms.Contains(w) && !_forms.Contains(w)))
         {
             // What is sifted after the comma is measured first.
-            if (form is "sifted") _later.Add(form);
+            if (form is "sifted" or "ground") _later.Add(form);
             else _forms.Add(form);
         }
 
@@ -316,6 +316,8 @@ internal sealed partial class LineReading
         Name([.. words.Where((_, i) => ClaimOf(words, i).Length == 0 && (i == 0 || ClaimOf(words, i - 1) is var claim && (claim.Length == 0 || words[i - 1].Contains('-', StringComparison.Ordinal) || !claim.Contains('-', StringComparison.Ordinal))))]);
         var spoken = words.Where(w => !LineWords.IsHarmless(w) && !AllergenWords.Names(w) && !FreeFromWords.IsClaim(w.ToLowerInvariant())).ToList();
         // Words of other known ingredients are understood.
+        // What only says on which condition it is added names nothing else.
+        if (low.StartsWith("if ", StringComparison.Ordinal) && _traits.HasFlag(LineTraits.Optional)) spoken.Clear();
         _left.AddRange(spoken.Where(w => _knowledge.Find(w) is null && !_inside.Exists(i => i.Name.Contains(w, StringComparison.OrdinalIgnoreCase))));
         _notes.Add(remark);
     }

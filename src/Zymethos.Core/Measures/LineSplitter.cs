@@ -89,6 +89,8 @@ public static partial class LineSplitter
             }
 
             starts |= pieces.Count > 0 && Unmeasured().IsMatch(piece) && LineReader.Read(piece, knowledge).Ingredient is not null;
+            // "110 g butter, cold water to mix": water is none of butter.
+            starts |= pieces.Count > 0 && ColdWater().IsMatch(piece);
             starts |= Trailing().IsMatch(piece) && pieces.TrueForAll(p => Trailing().IsMatch(p)) && LineReader.Read(piece, knowledge) is { Amounts.Length: > 0, Ingredient: not null };
             // "2 tbsp cold water, 1 to 2 at a time" is a remark.
             var bare = !starts && ((knowledge.Find(piece) is not null && line.Count(c => c == ',') >= 2) || SaltAndPepper().IsMatch(piece)) && !LineWords.Forms.Contains(piece.ToLowerInvariant());
@@ -145,6 +147,9 @@ public static partial class LineSplitter
 
     private static IEnumerable<string> Plus(string line, IngredientKnowledge knowledge)
     {
+        // "1 tbsp brown sugar (+ 1/4 c for the water)": more of the same for something else.
+        if (MoreFor().Match(line) is { Success: true } more && LineReader.Read(line[..more.Index], knowledge) is { Ingredient: not null, Amounts.Length: > 0 } same)
+            return [$"{line[..more.Index]}{line[(more.Index + more.Length)..]}".Trim(), $"{more.Groups["amount"].Value} {same.Name}, {more.Groups["use"].Value}"];
         foreach (Match match in PlusAmount().Matches(line))
         {
             var (left, right) = (line[..match.Index].Trim(' ', ','), line[match.Groups["rest"].Index..].Trim());
@@ -157,6 +162,9 @@ public static partial class LineSplitter
 
         return [line];
     }
+
+    [GeneratedRegex(@"\s*\(\s*(?:\+|plus)\s*(?<amount>(?:\d|[½¼¾⅓⅔])[\d\s/½¼¾⅓⅔.,]*\s*[a-z]{1,12}\.?)\s+(?<use>(?:for|to) [^)]{3,40})\)", RegexOptions.IgnoreCase, 200)]
+    private static partial Regex MoreFor();
 
     [GeneratedRegex(@"^(?:salt (?:and|&) (?:black )?pepper|(?:coarse|flaky|sea|kosher|coarse sea|flaky sea) salt)$", RegexOptions.IgnoreCase, 200)]
     private static partial Regex SaltAndPepper();
@@ -172,6 +180,9 @@ public static partial class LineSplitter
 
     [GeneratedRegex(@"^(?:a little|some|a splash of|a dash of|a drop of|a bit of|enough) (?!more\b|extra\b)", RegexOptions.IgnoreCase, 200)]
     private static partial Regex Unmeasured();
+
+    [GeneratedRegex(@"^(?:ice[- ]cold|iced|cold|warm|hot|boiling|lukewarm|tepid|hand-?hot) (?:water|milk)\b", RegexOptions.IgnoreCase, 200)]
+    private static partial Regex ColdWater();
 
     // "flour 300 g": the amount stands behind.
     [GeneratedRegex(@"^\p{L}[\p{L}\s'’-]{1,40}\s(?:\d+(?:[.,/]\d+)?|[½¼¾])\s?(?:g|kg|ml|l|dl|oz|lb|tsp|tbsp|cups?)\b", RegexOptions.IgnoreCase, 200)]

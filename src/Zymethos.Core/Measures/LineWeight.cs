@@ -18,7 +18,7 @@ public static class LineWeight
         if (each is not null && amounts[0] is { Role: AmountRole.Main } packs && Grams(packs, ingredient, forms, size, dialect) is { } packed && Grams(each, ingredient, forms, size, dialect) is { } whole && Math.Abs(whole - packed) < 0.15 * packed)
             each = null;
         var also = amounts.Where(a => a.Role == AmountRole.Also).Select(a => Grams(a, ingredient, forms, size, dialect)).ToList();
-        double? main = 0;
+        double? main = amounts.Any(a => a.Role is AmountRole.Main or AmountRole.Plus or AmountRole.Minus) ? 0 : null;
         foreach (var amount in amounts.Where(a => a.Role is AmountRole.Main or AmountRole.Plus or AmountRole.Minus))
         {
             var grams = each is not null && amount.Role == AmountRole.Main

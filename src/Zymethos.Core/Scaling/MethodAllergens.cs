@@ -27,7 +27,7 @@ internal static partial class MethodAllergens
     }
 
     // "walnut-sized balls", "biscuit cutter": sizes and tools name nothing that is eaten.
-    [GeneratedRegex(@"\b(?:walnut|hazelnut|egg|nut|almond|pea|cherry)[- ](?:sized?|shaped|cups?|timer)\b|\b(?:biscuit|cookie|pastry|bread|egg|butter|cheese|cake) (?:cutters?|sheets?|tins?|trays?|brush|knife|board|bag|machine|bin|whisk|slice|wheel|scoop|cloth|dish|box|tin)\b|\bbutter(?:ed|y)? (?:crumbs?|colou?r)\b|\bcream of tartar\b|\bresembles? (?:fine |coarse )?(?:bread)?crumbs\b|\b(?:like|looks like|resembles?) (?:fine |coarse )?breadcrumbs\b|\bbreadcrumbs\b(?=.*\brub)", RegexOptions.None, 200)]
+    [GeneratedRegex(@"\b(?:walnut|hazelnut|egg|nut|almond|pea|cherry)[- ](?:sized?|shaped|cups?|timer)\b|\b(?:biscuit|cookie|pastry|bread|egg|butter|cheese|cake) (?:cutters?|sheets?|tins?|trays?|brush|knife|board|bag|machine|bin|whisk|slice|wheel|scoop|cloth|dish|box|tin)\b|\bbutter(?:ed|y)? (?:crumbs?|colou?r)\b|\bcream of tartar\b|\b(?:into|in) (?:an? |the )?(?:\w+ )?sausages?\b|\bsausage[- ](?:shapes?|shaped)\b|\bresembles? (?:fine |coarse )?(?:bread)?crumbs\b|\b(?:like|looks like|resembles?) (?:fine |coarse )?breadcrumbs\b|\bbreadcrumbs\b(?=.*\brub)", RegexOptions.None, 200)]
     private static partial Regex Sizes();
 
     // To cream is to beat; "a cream" and "creamy" say how it looks. It is a verb only where a sentence or an order begins: "whip cream and sugar" is dairy.

@@ -1,0 +1,92 @@
+using System.Text.RegularExpressions;
+using Zymethos.Core.Measures;
+
+namespace Zymethos.Core.Drafts;
+
+/// <summary>Lines that a recipe with a list tells only in its method: "drizzle with 50 g melted chocolate", "brush with beaten egg", "some people add the zest of an orange".</summary>
+internal static partial class UnlistedLines
+{
+    /// <summary>The lines, in the order of the sentences.</summary>
+    /// <param name="paragraphs">The method as written.</param>
+    /// <param name="listed">Lines of the list, as they were read.</param>
+    /// <param name="knowledge">What the kitchen knows.</param>
+    public static IReadOnlyList<Unlisted> Of(IReadOnlyList<string> paragraphs, IReadOnlyList<ReadLine> listed, IngredientKnowledge knowledge)
+    {
+        var have = listed.SelectMany(l => l.Alternatives.Select(a => a.Ingredient?.Name).Append(l.Ingredient?.Name).Concat(l.Inside.Select(i => i.Name)).Append(l.Name)).OfType<string>().Select(Noun).ToHashSet(StringComparer.OrdinalIgnoreCase);
+        var found = new List<Unlisted>();
+        foreach (var sentence in paragraphs.SelectMany(SentenceSplitter.Split).Where(s => !Served().IsMatch(s)))
+        {
+            var perhaps = LinesInMethod.IsPerhaps(sentence);
+            foreach (var text in In(sentence, knowledge))
+            {
+                var read = LineReader.Read(text, knowledge);
+                if (read.Ingredient is not { } known || known.Name == "water" || !read.Left.IsEmpty) continue;
+                // A measure or an offer makes a line; "the size of a walnut" and "a slice of apple in the tin" do not.
+                var measured = read.Amounts.Any(a => a.Amount.Unit.Dimension is UnitDimension.Mass or UnitDimension.Volume);
+                if (!measured && !text.EndsWith(Perhaps, StringComparison.Ordinal) && !text.EndsWith(Brush, StringComparison.Ordinal)) continue;
+                // A spirit is fed beside what the fruit was soaked in; everything else that has a line already is that line.
+                var fed = known.Traits.HasFlag(IngredientTraits.Alcohol) && Feeds().IsMatch(sentence) && !AgainAndAgain().IsMatch(sentence) && !OfTheSame().IsMatch(sentence);
+                if (!fed && !have.Add(Noun(known.Name))) continue;
+                have.Add(Noun(known.Name));
+                found.Add(new Unlisted(perhaps && !text.EndsWith(Perhaps, StringComparison.Ordinal) ? text + Perhaps : text, Finishes().IsMatch(sentence)));
+            }
+        }
+
+        return found;
+    }
+
+    private const string Perhaps = ", optional";
+    private const string Brush = ", for brushing";
+
+    private static IEnumerable<string> In(string sentence, IngredientKnowledge knowledge)
+    {
+        if (MayAdd().Match(sentence) is { Success: true } may)
+        {
+            foreach (var what in Or().Split(may.Groups["what"].Value.Trim().TrimEnd('.', '!')))
+            {
+                if (what.Length is > 2 and < 60 && LineReader.Read(what, knowledge) is { Ingredient: not null, Left.IsEmpty: true }) yield return $"{Article().Replace(what, "")}{Perhaps}";
+            }
+
+            yield break;
+        }
+
+        foreach (var line in LinesInMethod.LinesOf(sentence, knowledge)) yield return line;
+        if (Brushed().Match(sentence) is { Success: true } brushed) yield return $"{brushed.Groups["what"].Value.ToLowerInvariant()}{Brush}";
+    }
+
+    // "caster sugar" and "sugar", "beaten egg" and "egg yolk" are the same to somebody who reads on.
+    private static string Noun(string name) => name.StartsWith("egg", StringComparison.OrdinalIgnoreCase) || name.StartsWith("yolk", StringComparison.OrdinalIgnoreCase) ? "egg" : name.Split(' ')[^1].TrimEnd('s').ToLowerInvariant();
+
+    [GeneratedRegex(@"^\W*(?:serve|enjoy|eat|delicious|nice|good|lovely|goes well|great) ", RegexOptions.IgnoreCase, 200)]
+    private static partial Regex Served();
+
+    [GeneratedRegex(@"\b(?:some (?:people|bakers|folk|families)|others|you (?:can|could|may|might)(?: also)?|i sometimes|we sometimes|my \w+ (?:also )?)\s*(?:like to )?adds? (?<what>(?!a (?:bit|little|touch) (?:more|extra)|more|extra)[^.;!]{3,110})", RegexOptions.IgnoreCase, 200)]
+    private static partial Regex MayAdd();
+
+    [GeneratedRegex(@",?\s+\bor\b\s+|,\s+|\s+and\s+", RegexOptions.IgnoreCase, 200)]
+    private static partial Regex Or();
+
+    [GeneratedRegex(@"^(?:the|some) ", RegexOptions.IgnoreCase, 200)]
+    private static partial Regex Article();
+
+    [GeneratedRegex(@"\b(?:brush|brushed|glaze|paint)\b[^.;,]{0,40}?\bwith (?:a little |some |the )?(?<what>(?:(?:lightly )?(?:beaten|whisked) )?(?:whole )?(?:egg yolk|egg white|eggs?|milk|cream|melted butter))\b(?! wash)", RegexOptions.IgnoreCase, 200)]
+    private static partial Regex Brushed();
+
+    [GeneratedRegex(@"\b(?:feed|fed|spoon|pour|drizzle|sprinkle|brush|trickle)\b[^.;]{0,50}\b(?:over|with|on)\b", RegexOptions.IgnoreCase, 200)]
+    private static partial Regex Feeds();
+
+    // What is fed week after week is no single amount.
+    [GeneratedRegex(@"\b(?:every|weekly|once a|each (?:week|day)|fortnight)\b", RegexOptions.IgnoreCase, 200)]
+    private static partial Regex AgainAndAgain();
+
+    [GeneratedRegex(@"\b(?:remaining|rest of|reserved|other|left-?over|of the)\b", RegexOptions.IgnoreCase, 200)]
+    private static partial Regex OfTheSame();
+
+    [GeneratedRegex(@"\b(?:drizzle|brush|glaze|dust|sprinkle|scatter|spoon|pour|feed|spread|ice|top|dip|pipe|decorate|finish|roll)\w*\b", RegexOptions.IgnoreCase, 200)]
+    private static partial Regex Finishes();
+}
+
+/// <summary>A line that only the method tells.</summary>
+/// <param name="Text">The line, as it would stand in a list.</param>
+/// <param name="IsFinish">Whether it goes onto what is baked, and not into it.</param>
+internal sealed record Unlisted(string Text, bool IsFinish);
