@@ -7,6 +7,9 @@ internal static partial class ClauseSplitter
 {
     private static readonly HashSet<string> Subordinate = new(StringComparer.Ordinal) { "until", "till", "til", "untill", "so", "if", "because", "that", "which", "who", "unless", "whether", "as", "than" };
 
+    // What is made beside something that cools or bakes.
+    private static readonly HashSet<string> Makes = new(StringComparer.Ordinal) { "mix", "make", "melt", "stir", "boil", "whisk", "beat", "combine", "simmer", "prepare", "sift", "dissolve" };
+
     /// <summary>The clauses, in order, with all their words.</summary>
     public static IReadOnlyList<string> Split(string sentence)
     {
@@ -29,7 +32,7 @@ internal static partial class ClauseSplitter
             var connector = Connector(words, sentence, i);
             var starts = i == 0 || connector >= 0;
             // "While it cools mix juice and sugar, prick the cake": the order stands behind words that say when.
-            if (!starts && !hasVerb && LeadsIn(words[0].Value) && !under && VerbWords.IsWork(low, next, false) && !(words[i - 1].Value.ToLowerInvariant() is "the" or "a" or "an" or "to" or "is" or "are" or "its" or "it" or "of" or "they")) hasVerb = true;
+            if (!starts && !hasVerb && LeadsIn(words[0].Value) && !under && Makes.Contains(low) && !(words[i - 1].Value.ToLowerInvariant() is "the" or "a" or "an" or "to" or "is" or "are" or "its" or "it" or "of" or "they")) hasVerb = true;
             if (!starts) continue;
             if (!VerbWords.IsWork(low, next, i == 0 || gap.Any(c => c is ';' or '.')) && !IsNewHeat(words, i, next) && !IsNewPlace(words, i, sentence)) continue;
             if (i > 0 && under && !IsStrong(words, connector, i, gap)) continue;

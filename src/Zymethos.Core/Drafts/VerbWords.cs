@@ -10,6 +10,7 @@ internal static class VerbWords
         "weigh measure scale reserve save discard separate crack whip cream toast roast grill swirl marble smooth level flatten feed refresh laminate proof prove scald strain infuse tie hang dry draw make prepare begin start take get pop slide shake continue repeat mark thin " +
         "do perform give dimple space nudge poke dump chuck bung whizz whack plonk nestle smear dab slather ease wipe mound dot encase enclose massage repack rewrap gather drape bash thread " +
         "ferment mature unroll flip moisten dampen oil season stuff unwrap serve store keep eat enjoy rest stand break tear grate grind zest juice core halve quarter deflate degas turnout pile heap top line butter flour split soak rub-in bury crumb pack skim uncover tent " +
+        "trace mist spritz overlap alternate stud thump rap bang tamp coil curl bend sieve sprinkle trim nick wash blot " +
         "open close switch wait try use insert hollow brown caramelise caramelize temper churn bulk steam sweat tap test check dunk submerge scald roll-out lower transfer-to fry deep-fry pit stone hull blanch skin pass push pull fit lightly-beat colour color tint cube dice gently lightly quickly");
 
     // Nouns as often as verbs: work only where the next word is what such a verb takes.
