@@ -12,7 +12,7 @@ internal static partial class LinesInMethod
         var lines = new List<string>();
         var weight = "";
         var before = "";
-        foreach (var piece in paragraphs.Select(p => Numbering().Replace(p, "")).SelectMany(SentenceSplitter.Split).SelectMany(s => Pieces().Split(Spelled(s))).Where(p => p.Trim().Length > 0))
+        foreach (var piece in paragraphs.Select(p => Numbering().Replace(p, "")).SelectMany(SentenceSplitter.Split).SelectMany(s => Pieces().Split(Units(Spelled(s)))).Where(p => p.Trim().Length > 0))
         {
             var same = Same().Match(piece);
             if (same.Success && weight.Length > 0)
@@ -32,7 +32,7 @@ internal static partial class LinesInMethod
     }
 
     /// <summary>The lines of one sentence: an amount and an ingredient that is known.</summary>
-    public static IEnumerable<string> LinesOf(string sentence, IngredientKnowledge knowledge) => Pieces().Split(sentence).Select(p => LineIn(p, knowledge)).OfType<string>();
+    public static IEnumerable<string> LinesOf(string sentence, IngredientKnowledge knowledge) => Pieces().Split(Units(sentence)).Select(p => LineIn(p, knowledge)).OfType<string>();
 
     /// <summary>Whether a sentence leaves it open ("if you like", "sometimes").</summary>
     public static bool IsPerhaps(string text) => Perhaps().IsMatch(text);
@@ -44,13 +44,15 @@ internal static partial class LinesInMethod
         if (Figures().Match(piece) is { Success: true } figure && figure.Index > start.Index && LineReader.Read(Ends().Replace(piece[figure.Index..], ""), knowledge).Ingredient is not null) start = figure;
         if (!start.Success) return null;
         var words = Ends().Replace(piece[start.Index..], "").Trim(' ', '.', ',');
+        // "5 oz of currants and peel": both are known, and neither is lost.
+        if (Second().Match(piece[start.Index..]) is { Success: true } second && second.Index == words.Length && knowledge.Find(second.Groups["what"].Value.TrimEnd('.', ',')) is not null) words += second.Value.TrimEnd('.', ',');
         return LineReader.Read(words, knowledge) is { Ingredient: not null, Amounts.Length: > 0 } && !NotLine().IsMatch(words) ? words : null;
     }
 
     [GeneratedRegex(@"\b(?:sometimes|if you (?:like|want|have|fancy)|optional(?:ly)?|perhaps|maybe|or not)\b", RegexOptions.IgnoreCase, 200)]
     private static partial Regex Perhaps();
 
-    [GeneratedRegex(@"[,;:]\s+|\s+(?:and|with|plus|then|over(?=\s+\d)|onto(?=\s+\d)|in(?=\s+\d)|into(?=\s+\d))\s+(?=(?:the same|\d|[½¼¾⅓]|an?\s|one\s|two\s|three\s|four\s|six\s|half\s|pinch))|\bdissolved in\s+", RegexOptions.IgnoreCase, 200)]
+    [GeneratedRegex(@"[,;:]\s+|\s+(?:and|with|plus|then|over(?=\s+\d)|onto(?=\s+\d)|in(?=\s+(?:\d|one\s|two\s|three\s|four\s|an\s))|into(?=\s+\d))\s+(?=(?:the same|\d|[½¼¾⅓]|an?\s|one\s|two\s|three\s|four\s|six\s|half\s|pinch))|\bdissolved in\s+", RegexOptions.IgnoreCase, 200)]
     private static partial Regex Pieces();
 
     /// <summary>"the same weight of sugar" with the weight that was meant; the text itself where it says no such thing.</summary>
@@ -61,6 +63,15 @@ internal static partial class LinesInMethod
 
     [GeneratedRegex(@"(?:\d+(?:[.,]\d+)?|\b(?:one|two|three|four|half|a|three quarters of a|half a|quarter of a))\s?(?:pounds?|lb|oz|ounces?|g|kg|grams?)\b", RegexOptions.IgnoreCase, 200)]
     private static partial Regex Weights();
+
+    /// <summary>"3 tablespoons of flour and 3 of water": the second has the first one's measure.</summary>
+    private static string Units(string text) => Elliptic().Replace(text, m => $"{m.Groups["first"].Value}{m.Groups["n"].Value} {m.Groups["unit"].Value} of ");
+
+    [GeneratedRegex(@"(?<first>(?:\d+|one|two|three|four|five|six) ?(?<unit>tablespoons?|tbsps?|teaspoons?|tsps?|cups?|oz|ounces?|g) of [a-z -]{3,24}? (?:and|with|to) )(?<n>\d+|one|two|three|four|five|six) of (?!them\b|these\b|the\b)", RegexOptions.IgnoreCase, 200)]
+    private static partial Regex Elliptic();
+
+    [GeneratedRegex(@" and (?<what>[a-z]{3,20})[.,]?$", RegexOptions.IgnoreCase, 200)]
+    private static partial Regex Second();
 
     [GeneratedRegex(@"^\s*(?:step\s*)?\d{1,2}\s*[.):]\s*", RegexOptions.IgnoreCase, 200)]
     private static partial Regex Numbering();
@@ -75,7 +86,7 @@ internal static partial class LinesInMethod
     private static partial Regex Figures();
 
     // What comes behind belongs to the work and not to the ingredient.
-    [GeneratedRegex(@"\s+(?:in an?|in the|into|until|till|over|for \d|at \d|on a|on the|together|from|and (?!a half|a quarter)[a-z]+|beaten to a|dissolved|to make|to get|to a|with)\b.*$|\.$", RegexOptions.IgnoreCase, 200)]
+    [GeneratedRegex(@"\s+(?:in an?|in the|in (?:small )?(?:pieces|lumps|knobs|cubes|batches)|bit by bit|piece by piece|a little at|at (?:low|medium|high|slow)|into|until|till|over|for \d|at \d|on a|on the|together|from|and (?!a half|a quarter)[a-z]+|beaten to a|dissolved|to make|to get|to a|with)\b.*$|\.$", RegexOptions.IgnoreCase, 200)]
     private static partial Regex Ends();
 
     [GeneratedRegex(@"\b(?:minutes?|mins?|hours?|cm|inch(?:es)?|degrees|°|tray|tin|oven|pieces|balls|layers?|towel|cloth|rack|bowls?|fork|knife|spatula|skewer|toothpick|board|film|foil|parchment|saucepan|mixer|processor|plate|dish|jug|spoon)\b", RegexOptions.IgnoreCase, 200)]

@@ -109,6 +109,7 @@ internal sealed partial class MethodReader
         step.IsHeatGuessed = heat is null || heat.IsWord;
         draft.Oven = heat is null ? "" : heat.Text + ShelfWords.Of(ShelfWords.In(low));
         if (ShelfWords.Of(ShelfWords.In(draft.Instruction.ToLowerInvariant())) is { Length: > 0 } shelf && heat is not null) draft.Oven = heat.Text + shelf;
+        if (_context.PanElsewhere is { } elsewhere && (_pan is null || (!_pan.IsSized && (_pan.Pan.Shape == elsewhere.Pan.Shape || _pan.Pan.Shape == PanShape.Round)))) _pan = elsewhere with { Count = Math.Max(elsewhere.Count, _pan?.Count ?? 1) };
         var pan = _pan?.Pan ?? (_reading.DividedInto >= 6 && !_context.Title.Contains("muffin", StringComparison.OrdinalIgnoreCase) && !_context.Title.Contains("cupcake", StringComparison.OrdinalIgnoreCase) ? Tray() : null) ?? PanWords.Usual(_context.Title.ToLowerInvariant(), _context.Pans) ?? Tray();
         step.IsPanGuessed = _pan is null;
         draft.Pan = pan?.Name ?? "";

@@ -59,14 +59,15 @@ internal sealed partial class MethodReader
     {
         if (OvenOff().IsMatch(low)) return StepKind.Cool;
         if (IsBake(low, heats, times)) return StepKind.Bake;
-        if (RiseWords().IsMatch(low) && !WorkFirst().IsMatch(low)) return _shaped || (Steps.Exists(s => s.Kind == StepKind.BulkRise) && SecondRise().IsMatch($"{Steps[^1].Low} {low}")) ? StepKind.Proof : StepKind.BulkRise;
+        if (RiseWords().IsMatch(low) && !WorkFirst().IsMatch(low)) return _shaped || (Steps.Exists(s => s.Kind == StepKind.BulkRise) && SecondRise().IsMatch($"{string.Join(' ', Steps.Skip(Steps.FindLastIndex(s => s.Kind == StepKind.BulkRise) + 1).Select(s => s.Low))} {low}")) ? StepKind.Proof : StepKind.BulkRise;
         if (FreezeWords().IsMatch(low) && times.Count > 0) return StepKind.Freeze;
         if (ThawWords().IsMatch(low) && !low.Contains("don't", StringComparison.Ordinal)) return StepKind.Thaw;
         if (SoakWords().IsMatch(low) && !(times.Count > 0 && times[0].High < 5)) return StepKind.Soak;
         if (MatureWords().IsMatch(low) || (times.Any(t => t.Low >= 1440) && MatureKeep().IsMatch(low))) return StepKind.Mature;
         if (ChillWords().IsMatch(low) && !WorkFirst().IsMatch(low)) return StepKind.Chill;
-        if (CoolWords().IsMatch(low) && !WorkFirst().IsMatch(low)) return StepKind.Cool;
-        if (RestWords().IsMatch(low) && (times.Count > 0 || RestUntil().IsMatch(low))) return DoughStands(low, times) ? (_shaped ? StepKind.Proof : StepKind.BulkRise) : FruitStands(low) ? StepKind.Soak : OnHotPan(low, times) ? StepKind.Cool : StepKind.Rest;
+        if (CoolWords().IsMatch(low) && (!WorkFirst().IsMatch(low) || (OutOfPan().IsMatch(low) && times.Count > 0))) return StepKind.Cool;
+        if (_bake >= 0 && RestWords().IsMatch(low) && times.Any(t => t.Low >= 1440)) return StepKind.Mature;
+        if (RestWords().IsMatch(low) && (times.Count > 0 || RestUntil().IsMatch(low))) return DoughStands(low, times) ? (_shaped || InPanSinceBulk() ? StepKind.Proof : StepKind.BulkRise) : FruitStands(low) ? StepKind.Soak : OnHotPan(low, times) ? StepKind.Cool : StepKind.Rest;
         if (OnPan().IsMatch(low) && times.Count > 0 && _bake >= 0) return StepKind.Cool;
         return Kneads().IsMatch(low) ? StepKind.Mix : StepKind.Work;
     }
@@ -76,6 +77,9 @@ internal sealed partial class MethodReader
         low.Contains("double", StringComparison.Ordinal)
         || (_shaped && _bake < 0 && times.Any(t => t.Low >= 20) && Steps.Exists(s => s.Kind == StepKind.BulkRise) && Steps[^1].IsHands)
         || (WarmPlace().IsMatch(low) && (Steps.Exists(s => s.Kind is StepKind.BulkRise or StepKind.Proof) || (times.Any(t => t.High >= 30) && Steps.Exists(s => Dough().IsMatch(s.Low)))));
+
+    /// <summary>Whether the dough went into its tin or pan after the first rise.</summary>
+    private bool InPanSinceBulk() => Steps.FindLastIndex(s => s.Kind == StepKind.BulkRise) is var bulk && bulk >= 0 && Steps.Skip(bulk + 1).Any(s => SecondRise().IsMatch(s.Low));
 
     private bool FruitStands(string low) => Steps.Count > 0 && _bake < 0 && Steps[^1].IsHands && FruitInLiquid().IsMatch($"{Steps[^1].Low} {low}");
 

@@ -26,6 +26,9 @@ internal sealed partial class MethodReader
     [GeneratedRegex(@"^(?:then )?(?:leave|let)(?: (?:it|them))?(?: (?:stand|sit|rest))?(?: for)?(?: about)? (?:\d|an?\b|five|ten|fifteen|twenty|half)", RegexOptions.None, Patience)]
     private static partial Regex LeftAfter();
 
+    [GeneratedRegex(@"^(?:test|check)(?: it| them)? with a (?:skewer|toothpick|cocktail stick)\b[^.;]{0,30}$", RegexOptions.None, Patience)]
+    private static partial Regex TestOnly();
+
     [GeneratedRegex(@"\bat this (?:point|stage)\b|\bat this time\b", RegexOptions.None, Patience)]
     private static partial Regex PointOfTime();
 
@@ -41,7 +44,7 @@ internal sealed partial class MethodReader
     [GeneratedRegex(@"^(?:\w+\s){0,4}?(?:rise|rest|proof|prove|bulk|chill|soak|knead|fridge|rolled|dip|mix)\b.{0,40}\d", RegexOptions.None, Patience)]
     private static partial Regex Telegraph();
 
-    [GeneratedRegex(@"^(?:don'?t|do not|never|be careful|be sure|take care|notes?:|nb\b|tips?:|hints?:|if\b(?! using)|you can|you may|you could|you should|some (?:people|bakers|like)|many|most|my |i |we |this |these |those |they |it (?:is|will|should|may|can|has|takes|looks|'s)|it's|there|nice|enjoy\b|serve\b(?! .*\b(?:bake|oven)\b)|perfect|delicious|good luck|love\b|not for|infants|children|tastes|best |check (?:at|from|after|the)|(?:start|begin) (?:checking|looking|to check|testing)|keep an eye|watch (?:them|it|carefully|closely)|each loaf|feeds|optional|(?:make|do|bake|prepare)[- ]ahead\b|to (?:make|bake|prepare) ahead\b|test (?:by|with|it|them|for|that|the)\b|insert a (?:skewer|toothpick|knife|cocktail)|core (?:temp\w* )?(?:of |is )?\d|eat (?:it |them )?(?:warm|hot|cold|fresh|with|as|at|straight|immediately|soon)|large |small |remember|all in one|thanks|dear|happy|yum|great|traditionally|traditional|depending|alternatively|the (?:[\w-]+ ){1,4}?(?:is|are|will|should|may|can|must|stays?|looks?|rises?|sinks?|spreads?)\b|place (?:the )?(?:oven )?rack|position (?:a|the) rack|arrange (?:the )?(?:oven )?racks?|adjust (?:the )?(?:oven )?rack|draw a)", RegexOptions.None, Patience)]
+    [GeneratedRegex(@"^(?:don'?t|do not|never|be careful|be sure|take care|notes?:|nb\b|tips?:|hints?:|if\b(?! using)|you can|you may|you could|you should|some (?:people|bakers|like)|many|most|my |i |we |this |these |those |they |it (?:is|will|should|may|can|has|takes|looks|'s)|it's|there|nice|enjoy\b|serve\b(?! .*\b(?:bake|oven)\b)|perfect|delicious|good luck|love\b|not for|infants|children|tastes|best |check (?:at|from|after|the)|(?:start|begin) (?:checking|looking|to check|testing)|keep an eye|watch (?:them|it|carefully|closely)|each loaf|feeds|optional|(?:make|do|bake|prepare)[- ]ahead\b|to (?:make|bake|prepare) ahead\b|test (?:by|with|it|them|for|that|the)\b|insert a (?:skewer|toothpick|knife|cocktail)|core (?:temp\w* )?(?:of |is )?\d|eat (?:it |them )?(?:warm|hot|cold|fresh|with|as|at|straight|immediately|soon)|(?:do |give it )?(?:a |one |another )?(?:set|round)s? of (?:stretch|coil|fold)[^.]*\bevery\b|do (?:a |one )?(?:set|round)s? of|.*\bkettle on\b|(?:stretch and )?fold (?:it |the dough )?every|put the kettle|large |small |remember|all in one|thanks|dear|happy|yum|great|traditionally|traditional|depending|alternatively|the (?:[\w-]+ ){1,4}?(?:is|are|will|should|may|can|must|stays?|looks?|rises?|sinks?|spreads?)\b|place (?:the )?(?:oven )?rack|position (?:a|the) rack|arrange (?:the )?(?:oven )?racks?|adjust (?:the )?(?:oven )?rack|draw a)", RegexOptions.None, Patience)]
     private static partial Regex RemarkWords();
 
     [GeneratedRegex(@"\bgoes? in(?:to the oven)?\b|\bgo in(?:to the oven)?\b", RegexOptions.None, Patience)]
@@ -56,7 +59,7 @@ internal sealed partial class MethodReader
     [GeneratedRegex(@"^(?:(?:next morning|in the morning|meanwhile|now|then),? )?(?:hot |moderate |medium |slow |warm )?oven\b|^\d{3}\s?°?\s?[cf]? oven\b\.?$", RegexOptions.None, Patience)]
     private static partial Regex OvenFirst();
 
-    [GeneratedRegex(@"^oven\b|\boven (?:to |at |on )?\d|^\d{3}\s?°?\s?[cf]? oven\b", RegexOptions.None, Patience)]
+    [GeneratedRegex(@"^oven\b|\boven (?:to |at |on )?\d|^(?:gas ?\d|\d{3}\s?°?\s?[cf]?)\s*(?:,|\.|$)|^\d{3}\s?°?\s?[cf]? oven\b", RegexOptions.None, Patience)]
     private static partial Regex Oven();
 
     [GeneratedRegex(@"\b(?:reduce|lower|raise|increase|turn (?:the )?(?:heat |oven |temperature )?(?:down|up)|turn (?:it |oven )?(?:down|up)|bring (?:the )?(?:heat|oven)|drop)\b", RegexOptions.None, Patience)]
@@ -65,7 +68,7 @@ internal sealed partial class MethodReader
     [GeneratedRegex(@"^(?:then )?\d{3}|\bthen \d{3}", RegexOptions.None, Patience)]
     private static partial Regex NewHeat();
 
-    [GeneratedRegex(@"\bgive (?:it|them) (?:a |an |another |about )?(?:further )?\d[^.;]{0,14}\bmore\b|\bgive (?:it|them) (?:a|the) (?:final|last|further) \d|\b(?:re-?)?bak(?:e|es|ed)\b(?! (?:sheet|tray|tin|pan|paper|dish|parchment|goods|custard|blind paper|apples))|\bblind[- ]bake|\bcook (?:for|in the|at|until) ", RegexOptions.None, Patience)]
+    [GeneratedRegex(@"\bgive (?:it|them) (?:a |an |another |about )?(?:further )?\d[^.;]{0,14}\bmore\b|\bgive (?:it|them) (?:a|the) (?:final|last|further) \d|\broast\b(?! (?:beef|chicken|lamb|dinner|potato))|\b(?:re-?)?bak(?:e|es|ed)\b(?! (?:sheet|tray|tin|pan|paper|dish|parchment|goods|custard|blind paper|apples))|\bblind[- ]bake|\bcook (?:for|in the|at|until) ", RegexOptions.None, Patience)]
     private static partial Regex BakeVerb();
 
     [GeneratedRegex(@"\b(?:before|after|while|raw or|if not|when|rather than|once) bak(?:e|ed|ing)\b|\b(?:ready|about|time|want|going) to bake\b|\bbefore (?:you|they) bake\b|\b(?:when|if) (?:you )?(?:bake|baking)\b|\b(?:freshly|newly|half|part) baked\b|\bdry rather than bake\b|\bbaked (?:goods|beans)|\bbaked on the\b|\bis baked\b$|\bre-?bake", RegexOptions.None, Patience)]
@@ -108,7 +111,7 @@ internal sealed partial class MethodReader
     [GeneratedRegex(@"\b(?:mature|ripen)\b", RegexOptions.None, Patience)]
     private static partial Regex MatureWords();
 
-    [GeneratedRegex(@"\bkeep (?:it |them )?(?:for )?\d|\bleave (?:it |them )?(?:for )?\d|\bwait\b", RegexOptions.None, Patience)]
+    [GeneratedRegex(@"\bkeep (?:it |them )?(?:for )?\d|\bleave (?:it |them )?(?:for )?\d|\bleave (?:it |them )?(?:for )?(?:an?|one|two|three) (?:days?|weeks?)|\bwait\b", RegexOptions.None, Patience)]
     private static partial Regex MatureKeep();
 
     [GeneratedRegex(@"\b(?:rest|stand|sit|set aside|leave|relax|swell|hang|(?<!\bin )(?<!\bthe )dry|wait|let it|let them|left|autolyse|set)\b", RegexOptions.None, Patience)]
@@ -289,7 +292,7 @@ internal sealed partial class MethodReader
     private static partial Regex Brackets();
 
     // "Evening: stir ...", "Day 2: ...", "Step one: ...": a label says when, and what follows is the work.
-    [GeneratedRegex(@"^(?<label>(?:the )?(?:evening|morning|afternoon|night|noon|next|following|previous|same|day|dough|baking|sunday|monday|tuesday|wednesday|thursday|friday|saturday|first|second|third|step|to (?:bake|shape|mix|assemble|finish|serve|prove|proof)|shaping|mixing|assembly|finishing|proving|proofing|bulk|final|on the day)\b[^:.]{0,28}):\s+", RegexOptions.IgnoreCase, Patience)]
+    [GeneratedRegex(@"^(?<label>(?:the )?(?:evening|morning|afternoon|night|noon|next|following|previous|same|day|dough|baking|sunday|monday|tuesday|wednesday|thursday|friday|saturday|first|second|third|step|to (?:bake|shape|mix|assemble|finish|serve|prove|proof)|shaping|mixing|assembly|finishing|frosting|icing|glaze|filling|topping|syrup|sauce|streusel|crumb|ganache|custard|pastry|sponge|base|proving|proofing|bulk|final|on the day)\b[^:.]{0,28}):\s+", RegexOptions.IgnoreCase, Patience)]
     private static partial Regex Label();
 
     // Fruit that stands in spirit, tea or juice soaks, whatever it is called.

@@ -73,8 +73,10 @@ internal sealed partial class MethodReader
     {
         if (Label().Match(piece) is { Success: true } label && Commands(piece[label.Length..].ToLowerInvariant()))
         {
-            Pend(label.Groups["label"].Value);
-            piece = char.ToUpperInvariant(piece[label.Length]) + piece[(label.Length + 1)..];
+            // "Frosting: beat ..." is made beside, "Evening: stir ..." only says when.
+            var part = IsSidePart(label.Groups["label"].Value.ToLowerInvariant()) && !label.Groups["label"].Value.Contains(' ', StringComparison.Ordinal);
+            if (!part) Pend(label.Groups["label"].Value);
+            piece = part ? $"For the {label.Groups["label"].Value.ToLowerInvariant()}, {char.ToLowerInvariant(piece[label.Length])}{piece[(label.Length + 1)..]}" : char.ToUpperInvariant(piece[label.Length]) + piece[(label.Length + 1)..];
         }
 
         var low = piece.ToLowerInvariant();
@@ -200,6 +202,14 @@ internal sealed partial class MethodReader
         {
             Keep(clause);
             Touches(Steps[_bake], low);
+            return true;
+        }
+
+        // "... and test with a skewer" stays with the bake that it tests.
+        if (Steps.Count > 0 && _bake == Steps.Count - 1 && TestOnly().IsMatch(low))
+        {
+            Keep(clause);
+            Steps[_bake].Draft.Done = Joined(Steps[_bake].Draft.Done, "A skewer comes out clean");
             return true;
         }
 

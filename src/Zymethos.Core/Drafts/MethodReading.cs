@@ -8,7 +8,11 @@ namespace Zymethos.Core.Drafts;
 /// <param name="Pans">Pans that may be meant.</param>
 /// <param name="Parts">Names of its parts, as headings gave them.</param>
 /// <param name="Title">Its name, for what it is.</param>
-internal sealed record MethodContext(Dialect Dialect, IReadOnlyList<Pan> Pans, IReadOnlyList<string> Parts, string Title);
+internal sealed record MethodContext(Dialect Dialect, IReadOnlyList<Pan> Pans, IReadOnlyList<string> Parts, string Title)
+{
+    /// <summary>The pan that something beside the method names with its size; null when nothing does.</summary>
+    public MeantPan? PanElsewhere { get; init; }
+}
 
 /// <summary>What became of a method.</summary>
 internal sealed class MethodReading

@@ -19,7 +19,7 @@ internal static partial class RecipeAssembly
         var method = rows.Method;
         if (rows.Parts.Sum(p => p.Lines.Count) == 0 && LinesInMethod.Of(method, knowledge) is { Count: > 0 } found) rows.Parts.Add(("", found));
         else AddUnlisted(rows, knowledge);
-        var reading = MethodReader.Read(method, new MethodContext(knowledge.Dialect, pans, [.. rows.Parts.Select(p => p.Name)], rows.Name));
+        var reading = MethodReader.Read(method, new MethodContext(knowledge.Dialect, pans, [.. rows.Parts.Select(p => p.Name)], rows.Name) { PanElsewhere = PanElsewhere(rows, pans) });
         var draft = new RecipeDraft
         {
             Name = rows.Name,
@@ -56,6 +56,14 @@ internal static partial class RecipeAssembly
         return draft;
     }
 
+    /// <summary>A pan with its size that the name, a note or the list speaks of ("for a 23 cm tin", "1 unbaked 9-inch pie shell"); null when none does.</summary>
+    private static MeantPan? PanElsewhere(RecipeRows rows, IReadOnlyList<Pan> pans) =>
+        rows.Notes.Append(rows.Name).Concat(rows.Summary).Concat(rows.Parts.SelectMany(p => p.Lines).Where(l => Shell().IsMatch(l)))
+            .Select(t => PanWords.In(t.ToLowerInvariant(), pans)).FirstOrDefault(p => p is { IsSized: true } && p.Pan.Shape != PanShape.Tray);
+
+    [GeneratedRegex(@"\b(?:pie|tart|flan|pastry) (?:shell|crust|case)s?\b", RegexOptions.IgnoreCase, 200)]
+    private static partial Regex Shell();
+
     /// <summary>Lines that stand only in the method: onto what is baked in a part of their own, into it with the first.</summary>
     private static void AddUnlisted(RecipeRows rows, IngredientKnowledge knowledge)
     {
@@ -88,6 +96,8 @@ internal static partial class RecipeAssembly
             rows.Yields.Add(new YieldWords(pans, pans == 1 ? name : name == "loaf" ? "loaves" : $"{name}s", 2));
         }
 
+        // "Everyday white loaf" on a tray, "Pumpkin pie": one, where nobody divides anything.
+        if (rows.Yields.Count == 0 && reading.DividedInto <= 1 && OneThing().Match(rows.Name) is { Success: true } thing) rows.Yields.Add(new YieldWords(1, thing.Groups["what"].Value.ToLowerInvariant(), 3));
         // A tin of twelve cups gives twelve, and so do thirty wafers or paper cases in the list.
         if (rows.Yields.Count == 0 && reading.Steps.Find(s => s.Kind == StepKind.Bake && !s.IsPanGuessed && s.Draft.Pan.Contains("muffin", StringComparison.OrdinalIgnoreCase)) is { } cups && CupsOf().Match(cups.Draft.Pan) is { Success: true } tin)
             rows.Yields.Add(new YieldWords(int.Parse(tin.Value, CultureInfo.InvariantCulture) * (int.TryParse(cups.Draft.Pans, CultureInfo.InvariantCulture, out var tins) ? tins : 1), "pieces", 3));
@@ -97,6 +107,9 @@ internal static partial class RecipeAssembly
         draft.Pieces = yield.Pieces.ToString(CultureInfo.InvariantCulture);
         draft.PieceName = yield.Rank == 3 && yield.Name == "pieces" && !draft.Kind.StartsWith("muffin", StringComparison.Ordinal) && reading.Steps.TrueForAll(s => !s.Draft.Pan.Contains("muffin", StringComparison.OrdinalIgnoreCase)) && !rows.Parts.Exists(p => p.Lines.Exists(l => OneEach().IsMatch(l))) ? "servings" : yield.Name;
     }
+
+    [GeneratedRegex(@"\b(?<what>loaf|wreath|pie|tart|galette|cheesecake|stollen|panettone|pavlova|braid|plait)\b(?! (?:cake|buns|bites|bars|squares|tins?|dough|crust|pastry|shell))", RegexOptions.IgnoreCase, 200)]
+    private static partial Regex OneThing();
 
     [GeneratedRegex(@"\d+(?= cups)", RegexOptions.None, 200)]
     private static partial Regex CupsOf();

@@ -108,6 +108,13 @@ internal sealed partial class RowReader
 
         if (_rows.Name.Length == 0 && _section == Section.Head && TakeName(row, next, announced)) return;
         if (TakePart(row, next)) return;
+        // "Grease the tin. Set the oven at 160C" may stand above the list.
+        if (announced && _section == Section.Head && IsMethod(row) && (HeatWords.In(row.ToLowerInvariant(), _knowledge.Dialect).Count > 0 || PanWords.Find(row.ToLowerInvariant(), []) is not null) && SentenceSplitter.Split(row).Any(StartsWithVerb))
+        {
+            AddMethod(row);
+            return;
+        }
+
         if (announced && _section == Section.Head)
         {
             _rows.Summary.Add(row);
@@ -171,7 +178,7 @@ internal sealed partial class RowReader
             return true;
         }
 
-        _rows.Name = Clip(name.Trim(' ', ':'), 120);
+        _rows.Name = Clip(name.Trim(' ', ':', '!'), 120);
         if (name.Length > 120) _rows.Summary.Add(name);
         Became(row, "name");
         return true;
@@ -296,8 +303,14 @@ internal sealed partial class RowReader
         }
     }
 
-    private bool IsPart(string line) =>
+    private bool IsPart(string line) => IsAllOf(line) ||
         LineReader.Read(line, _knowledge) is { Ingredient: null, Name.Length: > 2 } read && _rows.Parts.Take(_rows.Parts.Count - 1).Any(p => p.Lines.Count > 0 && (p.Name.Equals(read.Name, StringComparison.OrdinalIgnoreCase) || p.Name.StartsWith($"{read.Name} ", StringComparison.OrdinalIgnoreCase)));
+
+    /// <summary>"all the levain": the part of that name.</summary>
+    private bool IsAllOf(string line) => AllOf().Match(line) is { Success: true } all && _rows.Parts.Take(_rows.Parts.Count - 1).Any(p => p.Lines.Count > 0 && p.Name.StartsWith(all.Groups["what"].Value, StringComparison.OrdinalIgnoreCase));
+
+    [GeneratedRegex(@"^\W*(?:all (?:of )?)?the (?:whole |ripe |entire )?(?<what>\p{L}{4,20})(?: from (?:above|the night before|day \d))?$", RegexOptions.IgnoreCase, 200)]
+    private static partial Regex AllOf();
 
     /// <summary>"same weight of brown sugar": the weight of the line before, and the words as they were.</summary>
     private string SameAsBefore(string line)
@@ -390,7 +403,7 @@ internal sealed partial class RowReader
 
     private bool IsLine(string row)
     {
-        if (row.Length is 0 or > 220 || StrictNumber().IsMatch(row) || Hours().IsMatch(row)) return false;
+        if (row.Length is 0 or > 220 || StrictNumber().IsMatch(row) || Hours().IsMatch(row) || HeatAndTime().IsMatch(row)) return false;
         var pieces = LineSplitter.Split(row, _knowledge);
         var read = LineReader.Read(pieces[0], _knowledge);
         if (read.Traits.HasFlag(LineTraits.Heading)) return false;
@@ -534,6 +547,10 @@ internal sealed partial class RowReader
 
     [GeneratedRegex(@"^\d{1,3}[- ](?:hours?|hrs?|minutes?|mins?|days?|weeks?)\b", RegexOptions.IgnoreCase, 200)]
     private static partial Regex Hours();
+
+    // "180C for 30 mins.": a bake, and no amount.
+    [GeneratedRegex(@"^(?:gas(?: mark)? ?\d|\d{3}\s?°?\s?[CF]?)\b[^,;]{0,30}\b\d+[^,;]{0,12}(?:min|hour|hr|h\b)", RegexOptions.IgnoreCase, 200)]
+    private static partial Regex HeatAndTime();
 
     [GeneratedRegex(@"\s*\([^)]*\b(?:hours?|minutes?|mins?|ready in)\b[^)]*\)\s*$", RegexOptions.IgnoreCase, 200)]
     private static partial Regex TimeNote();

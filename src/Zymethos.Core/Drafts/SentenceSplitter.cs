@@ -24,6 +24,8 @@ internal static class SentenceSplitter
             var end = i;
             while (end + 1 < paragraph.Length && paragraph[end + 1] is '.' or '!' or '?' or ')' or '"' or '”' or '\'') end++;
             if (end + 1 < paragraph.Length && !char.IsWhiteSpace(paragraph[end + 1])) continue;
+            // "Even better frozen! (up to 2 months)": the bracket belongs to what it follows.
+            if (end + 2 < paragraph.Length && paragraph[end + 2] == '(' && paragraph.IndexOf(')', end) is var close && close > end + 2 && close - end < 60 && !char.IsUpper(paragraph[end + 3])) continue;
             if (end + 1 < paragraph.Length && !Ends(paragraph, from, i, end)) continue;
             Add(paragraph[from..(end + 1)]);
             from = end + 1;

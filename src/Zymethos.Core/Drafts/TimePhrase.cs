@@ -229,6 +229,6 @@ internal sealed partial record TimePhrase(int Low, int High, int Index, int Leng
     [GeneratedRegex(@"^[\s,(]*(?:and|or|but|-|to)?[\s,]*(?:up to|not more than|no more than|at most|no longer than|within)?\s*$", RegexOptions.None, 200)]
     private static partial Regex JoinsMost();
 
-    [GeneratedRegex(@"^[\s,]*(?:(?:or|and|to|-|or even|and up to)\s*(?:up to |preferably |even |better |until |better still )?|,\s*up to\s*)\(?$", RegexOptions.None, 200)]
+    [GeneratedRegex(@"^[\s,]*(?:(?:or|and|to|-|or even|and up to|(?:or |but )?(?:ideally|preferably|better|even better|better still))\s*(?:up to |preferably |even |better |until |better still )?|,\s*up to\s*)\(?$", RegexOptions.None, 200)]
     private static partial Regex JoinsOr();
 }

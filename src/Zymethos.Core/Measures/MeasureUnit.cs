@@ -106,6 +106,9 @@ public sealed record MeasureUnit
     /// <summary>Dessertspoon, two teaspoons, 10 mL (a habit, no source).</summary>
     public static readonly MeasureUnit Dessertspoon = new("dessertspoon", "dessertspoon", "dessertspoons", UnitDimension.Volume, 10);
 
+    /// <summary>Mug, taken as 300 ml (a habit, no source).</summary>
+    public static readonly MeasureUnit Mug = new("mug", "mug", "mugs", UnitDimension.Volume, 300);
+
     /// <summary>Teacup, taken as an imperial gill (a habit, no source).</summary>
     public static readonly MeasureUnit Teacup = new("teacup", "teacup", "teacups", UnitDimension.Volume, 568.26125 / 4);
 
@@ -125,7 +128,7 @@ public sealed record MeasureUnit
     public static readonly MeasureUnit Punnet = new("punnet", "punnet", "punnets", UnitDimension.Count, 1);
 
     /// <summary>Measures that are a habit rather than a measure: what they weigh is shown as a guess.</summary>
-    public bool IsHabit => this == Handful || this == Teacup || this == Wineglass || this == Splash || this == Knob || this == Dessertspoon;
+    public bool IsHabit => this == Handful || this == Mug || this == Teacup || this == Wineglass || this == Splash || this == Knob || this == Dessertspoon;
 
     /// <summary>A piece: an egg, a lemon.</summary>
     public static readonly MeasureUnit Piece = new("piece", "", "", UnitDimension.Count, 1);
@@ -152,7 +155,7 @@ public sealed record MeasureUnit
     public static IReadOnlyList<MeasureUnit> All { get; } =
     [
         Gram, Kilogram, Ounce, Pound, Millilitre, Centilitre, Decilitre, Litre, Teaspoon, Tablespoon, FluidOunce, Cup, Pint, Quart, Pinch, Dash, Smidgen, Stick, Piece, Packet, Can,
-        Jar, Slice, Sheet, Drop, Handful, ImperialFluidOunce, ImperialPint, MetricCup, AustralianTablespoon, Gill, ImperialGill, Dessertspoon, Teacup, Wineglass,
+        Jar, Slice, Sheet, Drop, Handful, ImperialFluidOunce, ImperialPint, MetricCup, AustralianTablespoon, Gill, ImperialGill, Dessertspoon, Mug, Teacup, Wineglass,
         Splash, Knob, Sprig, Punnet,
     ];
 

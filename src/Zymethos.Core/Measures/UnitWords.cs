@@ -65,6 +65,7 @@ public static class UnitWords
         Add(MeasureUnit.Punnet, "punnet punnets basket baskets");
         Add(MeasureUnit.Gill, "gill gills");
         Add(MeasureUnit.Dessertspoon, "dessertspoon dessertspoons dsp dstsp dessertspoonful dessertspoonfuls");
+        Add(MeasureUnit.Mug, "mug mugs mugful mugfuls");
         Add(MeasureUnit.Teacup, "teacup teacups teacupful teacupfuls");
         Add(MeasureUnit.Wineglass, "wineglass wineglasses wineglassful wineglassfuls");
         Add(MeasureUnit.Piece, "piece pieces pc pcs strip strips square squares");
