@@ -90,6 +90,7 @@ public sealed class DocumentReader
             FreezerLitres = Number(document.FreezerLitres, $"{at}.freezerLitres"),
             RoomByHour = [.. (document.RoomByHour ?? []).Take(24).Select((h, i) => new RoomHour(Hour(h.From, $"{at}.roomByHour[{i}].from") ?? LocalTime.Midnight, Celsius(h.RoomC, $"{at}.roomByHour[{i}].roomC")))],
             Zone = document.Zone,
+            OtherMixers = [.. (document.OtherMixers ?? []).Take(Kitchen.MostOtherMixers + 1).Select((m, i) => new Mixer(m.Name ?? "", Number(m.Litres, $"{at}.otherMixers[{i}].litres"), m.Kneads))],
         };
     }
 

@@ -28,7 +28,8 @@ public static class DocumentWriter
         kitchen.FridgeLitres,
         kitchen.FreezerLitres,
         Few(kitchen.RoomByHour.Select(h => new RoomHourDocument(h.From.ToString("HH:mm", null), h.Warm.Celsius))),
-        kitchen.Zone);
+        kitchen.Zone,
+        Few(kitchen.OtherMixers.Select(m => new MixerDocument(m.Name, m.Litres, m.Kneads))));
 
     private static OvenDocument Write(Oven oven) => new(
         (int)oven.HeatUp.TotalMinutes,

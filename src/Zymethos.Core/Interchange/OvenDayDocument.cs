@@ -41,6 +41,7 @@ public sealed record OvenDayDocument(
 /// <param name="FreezerLitres">Litres free in the freezer; left out when they are not counted.</param>
 /// <param name="RoomByHour">How warm the room is from which hour on; left out when roomC holds all day.</param>
 /// <param name="Zone">Time zone of the IANA list.</param>
+/// <param name="OtherMixers">Mixers of other kinds beside those that are counted; left out when there are none.</param>
 public sealed record KitchenDocument(
     OvenDocument Oven,
     IReadOnlyList<PersonDocument> People,
@@ -58,7 +59,14 @@ public sealed record KitchenDocument(
     double? FridgeLitres = null,
     double? FreezerLitres = null,
     IReadOnlyList<RoomHourDocument>? RoomByHour = null,
-    string Zone = "Etc/UTC");
+    string Zone = "Etc/UTC",
+    IReadOnlyList<MixerDocument>? OtherMixers = null);
+
+/// <summary>A mixer of another kind.</summary>
+/// <param name="Name">What it is called.</param>
+/// <param name="Litres">What its bowl holds to the brim.</param>
+/// <param name="Kneads">Whether it bears a bread dough.</param>
+public sealed record MixerDocument(string Name, double Litres, bool Kneads = false);
 
 /// <summary>From an hour on the room is so warm.</summary>
 /// <param name="From">The hour ("22:00").</param>
@@ -153,7 +161,7 @@ public sealed record BreakDocument(int From, int Until);
 /// <param name="Batches">How many batches.</param>
 /// <param name="ReadyBy">When it must be ready ("17:00" or with a date); left out when any hour will do.</param>
 /// <param name="NotBefore">When it may start; left out when any hour will do.</param>
-/// <param name="Modes">Which way a step with several is spent, by its key: 0 its own, 1 the first of its modes; "mix-together" 1 for two batches in one mix. What is not named the planner chooses.</param>
+/// <param name="Modes">Which way a step with several is spent, by its key: 0 its own, 1 the first of its modes; "mix-together" 1 for two batches in one mix; "mixing" the number of the mixer, or 9 for by hand. What is not named the planner chooses.</param>
 /// <param name="Yeast">Yeast as a multiple of what the recipe takes, 0.25 to 3.</param>
 /// <param name="Wider">Windows of the recipe that may stay open longer on this day; left out for none.</param>
 /// <param name="OnCounter">Keys of rises that have their time on the counter on this day and not in the oven, as long as the rise model says; left out for none.</param>

@@ -76,6 +76,15 @@ public sealed record Kitchen(
     /// <summary>What the mixer's bowl holds to the brim, in litres, 1 to 40.</summary>
     public double MixerLitres { get; init; } = 4.5;
 
+    /// <summary>Mixers beside those that <see cref="Mixers"/> counts, each with its own bowl and use; at most <see cref="MostOtherMixers"/>.</summary>
+    public ImmutableArray<Mixer> OtherMixers { get; init; } = [];
+
+    /// <summary>How many mixers of other kinds a kitchen may have.</summary>
+    public const int MostOtherMixers = 3;
+
+    /// <summary>Every kind of mixer, the usual one first where there is one; mixers alike stand in it once.</summary>
+    public ImmutableArray<Mixer> AllMixers => Mixers > 0 ? [new Mixer(Mixers == 1 ? "mixer" : "mixers", MixerLitres, true), .. OtherMixers] : OtherMixers;
+
     /// <summary>How high the kitchen lies above the sea, in metres, -450 to 5500.</summary>
     public double ElevationMetres { get; init; }
 

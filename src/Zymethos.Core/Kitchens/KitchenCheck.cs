@@ -29,6 +29,15 @@ public static class KitchenCheck
         }
 
         Check(kitchen.MixerLitres is >= 1 and <= 40, "mixerLitres", "A mixer's bowl holds 1 to 40 litres.");
+        Check(kitchen.OtherMixers.Length <= Kitchen.MostOtherMixers, "otherMixers", $"A kitchen has up to {Kitchen.MostOtherMixers} other mixers.");
+        for (var i = 0; i < kitchen.OtherMixers.Length; i++)
+        {
+            var mixer = kitchen.OtherMixers[i];
+            Check(!string.IsNullOrWhiteSpace(mixer.Name) && mixer.Name.Length <= 40, $"otherMixers[{i}].name", "Give each mixer a name of up to 40 characters.");
+            Check(mixer.Litres is >= 1 and <= 40, $"otherMixers[{i}].litres", "A mixer's bowl holds 1 to 40 litres.");
+            Check(!kitchen.OtherMixers.Take(i).Any(m => string.Equals(m.Name, mixer.Name, StringComparison.OrdinalIgnoreCase)) && !IsTaken(mixer.Name), $"otherMixers[{i}].name", "Each mixer has a name of its own.");
+        }
+
         Check(kitchen.ElevationMetres is >= -450 and <= 5500, "elevationMetres", "Kitchens lie between 450 m below and 5500 m above the sea.");
         for (var i = 0; i < kitchen.Pans.Length; i++)
         {
@@ -58,6 +67,9 @@ public static class KitchenCheck
             Check(oven.ShelfWidth.Millimetres is >= 200 and <= 900, $"{at}.shelfWidthCm", "A shelf is 20 to 90 cm wide.");
             Check(oven.ShelfDepth.Millimetres is >= 200 and <= 900, $"{at}.shelfDepthCm", "A shelf is 20 to 90 cm deep.");
         }
+
+        // Names by which a plan knows other things that are shared.
+        static bool IsTaken(string name) => name.Trim().ToLowerInvariant() is "mixer" or "mixers" or "refrigerator" or "freezer" or "cooling racks";
 
         void Check(bool holds, string path, string message)
         {

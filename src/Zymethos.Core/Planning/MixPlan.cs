@@ -1,6 +1,5 @@
 using System.Collections.Immutable;
 using Zymethos.Core.Kitchens;
-using Zymethos.Core.Measures;
 using Zymethos.Core.Recipes;
 using Zymethos.Core.Scaling;
 
@@ -20,11 +19,14 @@ public sealed record MixPlan(int Mixes, ImmutableHashSet<string> Together, Immut
     public static readonly MixPlan Plain = new(1, [], [], "");
 
     /// <summary>How a bake is mixed in a kitchen.</summary>
-    public static MixPlan Of(BakeWish wish, Kitchen kitchen)
+    /// <param name="wish">The bake.</param>
+    /// <param name="kitchen">The kitchen.</param>
+    /// <param name="mixer">The mixer it is mixed with; null for by hand, where nothing is split.</param>
+    public static MixPlan Of(BakeWish wish, Kitchen kitchen, Mixer? mixer)
     {
         var first = FirstMixes(wish.Recipe);
-        if (first.IsEmpty) return Plain;
-        var fit = Fit(wish.Recipe, kitchen, 1);
+        if (first.IsEmpty || mixer is null) return Plain;
+        var fit = MixerChoice.Fit(wish.Recipe, mixer, 1);
         if (fit.Mixes > 1) return new MixPlan(fit.Mixes, [], [.. first.Where(k => wish.Recipe.Steps.First(s => s.Key == k).Times == 1)], fit.Reason);
         if (wish.Modes.GetValueOrDefault(BakeWish.MixTogether) != 1 || !CanShare(wish, kitchen)) return Plain;
         return new MixPlan(1, [.. first, .. first.SelectMany(k => Ancestors(wish.Recipe, k))], [], "Two batches in one mix, divided after it.");
@@ -35,7 +37,8 @@ public sealed record MixPlan(int Mixes, ImmutableHashSet<string> Together, Immut
     {
         if (wish.Batches < 2 || RecipeFacts.Dough(wish.Recipe).Grams <= 0) return false;
         var first = FirstMixes(wish.Recipe);
-        return !first.IsEmpty && first.All(k => wish.Recipe.Steps.First(s => s.Key == k).Times == 1) && Fit(wish.Recipe, kitchen, 2).Mixes == 1;
+        return !first.IsEmpty && first.All(k => wish.Recipe.Steps.First(s => s.Key == k).Times == 1)
+            && MixerChoice.Of(wish, kitchen, []) is { } index && MixerChoice.Fit(wish.Recipe, kitchen.AllMixers[index], 2).Mixes == 1;
     }
 
     /// <summary>Whether a batch has its early steps from the one before it.</summary>
@@ -56,12 +59,6 @@ public sealed record MixPlan(int Mixes, ImmutableHashSet<string> Together, Immut
 
     /// <summary>What there is to say at a step.</summary>
     public string Said(Step step) => step.Kind == StepKind.Mix && (Split.Contains(step.Key) || Together.Contains(step.Key)) ? Reason : "";
-
-    private static MixerFit Fit(Recipe recipe, Kitchen kitchen, int batches)
-    {
-        var knowledge = IngredientKnowledge.Shipped;
-        return MixerFit.Of(recipe.Kind, RecipeFacts.Dough(recipe) * batches, RecipeFacts.Flour(recipe, knowledge) * batches, kitchen.MixerLitres);
-    }
 
     /// <summary>The mixes of the dough itself: those before any bake.</summary>
     private static ImmutableArray<string> FirstMixes(Recipe recipe) =>

@@ -29,12 +29,15 @@ internal sealed class NetworkBuilder
     private readonly Dictionary<string, int> _named = new(StringComparer.OrdinalIgnoreCase);
     private Dictionary<string, RoomRise> _rises = [];
     private MixPlan _mixing = MixPlan.Plain;
+    private readonly double[] _mixed;
+    private int _mixer;
     private double _kilograms;
 
     public NetworkBuilder(Kitchen kitchen, LocalDateTime origin, int minutes)
     {
         (_kitchen, _origin, _minutes) = (kitchen, origin, minutes);
-        Resources.Add(new SharedResource(kitchen.Mixers == 1 ? "mixer" : "mixers", kitchen.Mixers));
+        foreach (var (mixer, i) in kitchen.AllMixers.Select((m, i) => (m, i))) Resources.Add(new SharedResource(mixer.Name, i == 0 && kitchen.Mixers > 0 ? kitchen.Mixers : 1));
+        _mixed = new double[kitchen.AllMixers.Length];
     }
 
     public List<PlanTask> Tasks { get; } = [];
@@ -63,7 +66,11 @@ internal sealed class NetworkBuilder
     public void Add(BakeWish wish, int bake, IReadOnlyDictionary<string, DurationEstimate> counter, List<Fault> faults)
     {
         _kilograms = Scaling.RecipeFacts.Dough(wish.Recipe).Grams / 1000;
-        _mixing = MixPlan.Of(wish, _kitchen);
+        // Doughs go round among the mixers that take them.
+        var mixer = MixerChoice.Of(wish, _kitchen, _mixed);
+        _mixer = mixer ?? 0;
+        _mixing = MixPlan.Of(wish, _kitchen, mixer is { } index ? _kitchen.AllMixers[index] : null);
+        if (mixer is { } taken) _mixed[taken] += wish.Batches * wish.Recipe.Steps.Where(s => s.Kind == StepKind.Mix).Sum(s => s.Takes.Likely.TotalMinutes * _mixing.Times(s)) / Resources[taken].Capacity;
         _rises = Rises(wish, bake, counter, faults);
         Dictionary<string, int[]>? previous = null;
         for (var batch = 0; batch < wish.Batches; batch++)
@@ -238,7 +245,7 @@ internal sealed class NetworkBuilder
         switch (step.Kind)
         {
             case StepKind.Mix:
-                return [new Demand(0, 1, (int)_kitchen.MixerWash.TotalMinutes)];
+                return [new Demand(_mixer, 1, (int)_kitchen.MixerWash.TotalMinutes)];
             case StepKind.Chill when _kitchen.FridgeLitres is { } fridge && _kilograms > 0:
                 return [new Demand(Named(Fridge, (int)Math.Floor(fridge)), Litres(step), 0)];
             case StepKind.Freeze when _kitchen.FreezerLitres is { } freezer && _kilograms > 0:

@@ -22,6 +22,12 @@ public sealed record BakeWish(Recipe Recipe, int Batches, LocalDateTime? ReadyBy
 
     /// <summary>Under this key <see cref="Modes"/> says whether two batches are mixed in one bowl (1) or each on its own (0).</summary>
     public const string MixTogether = "mix-together";
+
+    /// <summary>Under this key <see cref="Modes"/> says with what a bake is mixed: the place of the mixer in the kitchen's list, from 1, or <see cref="ByHand"/>; without it the plan chooses.</summary>
+    public const string Mixing = "mixing";
+
+    /// <summary>Mixed by hand.</summary>
+    public const int ByHand = 9;
 }
 
 /// <summary>A day as it is asked for.</summary>
@@ -99,7 +105,7 @@ public static class TaskCompiler
             .Select(p => new Helper(p.Name, MinuteOf(p.From, wish.From, 0, (int)span), MinuteOf(p.Until, wish.From, (int)span, (int)span)))
             .ToImmutableArray();
         var counter = wish.Bakes.Select(b => RiseTimes.OnCounter(ChosenRecipe.Of(b.Recipe))).ToList();
-        wish = wish with { Bakes = [.. wish.Bakes.Select(b => b with { Recipe = DayStretch.Of(InMode(ChosenRecipe.Of(b.Recipe), b.Modes)) })] };
+        wish = wish with { Bakes = [.. wish.Bakes.Select(b => b with { Recipe = DayStretch.Of(InHands(InMode(ChosenRecipe.Of(b.Recipe), b.Modes), b, kitchen)) })] };
         for (var i = 0; i < wish.Bakes.Length; i++) FindPansThatLack(kitchen, wish.Bakes[i], $"bakes[{i}]", faults);
         for (var i = 0; i < wish.Bakes.Length; i++) FindTooLong(wish.Bakes[i], $"bakes[{i}]", faults);
         if (faults.Count > 0) return new CompileResult(null, faults);
@@ -168,6 +174,10 @@ public static class TaskCompiler
         Steps = [.. recipe.Steps.Select(s => modes.TryGetValue(s.Key, out var mode) && mode > 0 && mode <= s.Modes.Length ? Spent(s, s.Modes[mode - 1]) : s)],
     };
 
+    /// <summary>The recipe as it is mixed without a machine, where that was asked for or no mixer bears it.</summary>
+    private static Recipe InHands(Recipe recipe, BakeWish wish, Kitchen kitchen) =>
+        MixerChoice.Of(wish with { Recipe = recipe }, kitchen, []) is null ? MixerChoice.ByHand(recipe) : recipe;
+
     /// <summary>A step spent another way: its name says how, and what only holds in the oven is not said of it.</summary>
     internal static Step Spent(Step step, StepMode mode) => step with
     {
@@ -225,8 +235,6 @@ public static class TaskCompiler
             var here = $"{at}.recipe.steps[{i}]";
             if (step.Hands > kitchen.People.Length)
                 faults.Add(new Fault($"{here}.hands", $"\"{step.Title}\" needs {step.Hands} people; the kitchen has {kitchen.People.Length}."));
-            if (step.Kind == StepKind.Mix && kitchen.Mixers == 0)
-                faults.Add(new Fault($"{here}.kind", $"\"{step.Title}\" needs a mixer, and the kitchen has none."));
             if (step.Oven is { } use) FindInOvenUse(kitchen, step, use, here, faults);
         }
     }

@@ -1,3 +1,4 @@
+using Zymethos.Core.Kitchens;
 using Zymethos.Core.Measures;
 using Zymethos.Core.Recipes;
 
@@ -18,6 +19,13 @@ public sealed record MixerFit(int Mixes, Mass Each, string Reason)
     /// <summary>Grams of batter a litre of bowl beats without splashing (common practice, no source).</summary>
     public const double BatterPerLitre = 600;
 
+    /// <summary>Whether a kind of bake is kneaded, and not only beaten.</summary>
+    public static bool IsKneaded(RecipeKind kind) => kind is RecipeKind.Bread or RecipeKind.Buns;
+
+    /// <summary>The mixers of a kitchen that bear a kind of bake, each with its place among <see cref="Kitchen.AllMixers"/>.</summary>
+    public static IEnumerable<(Mixer Mixer, int Index)> Bearing(RecipeKind kind, Kitchen kitchen) =>
+        kitchen.AllMixers.Select((m, i) => (Mixer: m, Index: i)).Where(m => m.Mixer.Kneads || !IsKneaded(kind));
+
     /// <summary>How a batch goes into the bowl.</summary>
     /// <param name="kind">What kind of bake: yeast dough is kneaded and works the motor, batter only splashes.</param>
     /// <param name="dough">What all of it weighs.</param>
@@ -25,7 +33,7 @@ public sealed record MixerFit(int Mixes, Mass Each, string Reason)
     /// <param name="litres">What the bowl holds to the brim.</param>
     public static MixerFit Of(RecipeKind kind, Mass dough, Mass flour, double litres)
     {
-        var kneaded = kind is RecipeKind.Bread or RecipeKind.Buns;
+        var kneaded = IsKneaded(kind);
         var byFlour = flour.Grams / (FlourPerLitre * litres);
         var byMass = dough.Grams / ((kneaded ? DoughPerLitre : BatterPerLitre) * litres);
         var most = kneaded ? Math.Max(byFlour, byMass) : byMass;

@@ -49,6 +49,9 @@ public sealed class KitchenForm : OvenFields
     /// <summary>Litres of the mixer's bowl.</summary>
     public string? MixerLitres { get; set; }
 
+    /// <summary>Mixers of other kinds, a line each.</summary>
+    public string? OtherMixers { get; set; }
+
     /// <summary>Metres above the sea.</summary>
     public string? ElevationMetres { get; set; }
 
@@ -73,6 +76,7 @@ public sealed class KitchenForm : OvenFields
         {
             Name = kitchen.Name,
             MixerLitres = Text(kitchen.MixerLitres),
+            OtherMixers = string.Join('\n', kitchen.OtherMixers.Select(MixerText.Say)),
             ElevationMetres = Text(kitchen.ElevationMetres),
             FlourHabit = Words.Of(kitchen.FlourHabit),
             Pans = string.Join('\n', kitchen.Cupboard.Select(PanText.Say)),
@@ -108,6 +112,7 @@ public sealed class KitchenForm : OvenFields
         var elevation = Optional(ElevationMetres, nameof(ElevationMetres), state) ?? 0;
         var (rack, fridge, freezer) = (Optional(RackShelves, nameof(RackShelves), state), Optional(FridgeLitres, nameof(FridgeLitres), state), Optional(FreezerLitres, nameof(FreezerLitres), state));
         var byHour = RoomText.Read(RoomByHour);
+        var others = ReadMixers(state);
         if (byHour is null) state.AddModelError("Form.RoomByHour", "Write hours and degrees like 07:00 21, 22:00 17.");
         var pans = ReadPans(state);
         if (!state.IsValid) return null;
@@ -123,6 +128,7 @@ public sealed class KitchenForm : OvenFields
         {
             FlourHabit = Enum.TryParse<FlourHabit>(FlourHabit, ignoreCase: true, out var flour) ? flour : before.FlourHabit,
             MixerLitres = litres,
+            OtherMixers = others,
             ElevationMetres = elevation,
             Pans = pans,
             SecondOven = second,
@@ -146,6 +152,7 @@ public sealed class KitchenForm : OvenFields
         "mixerWashMinutes" => "Form.MixerWashMinutes",
         "roomC" => "Form.RoomC",
         "mixerLitres" => "Form.MixerLitres",
+        _ when path.StartsWith("otherMixers", StringComparison.Ordinal) => "Form.OtherMixers",
         "elevationMetres" => "Form.ElevationMetres",
         _ when path.StartsWith("pans[", StringComparison.Ordinal) => "Form.Pans",
         "zone" => "Form.Zone",
@@ -163,6 +170,18 @@ public sealed class KitchenForm : OvenFields
         "coolAjarMinutes" => "FallAjarMinutes",
         _ => char.ToUpperInvariant(name[0]) + name[1..],
     };
+
+    private ImmutableArray<Mixer> ReadMixers(ModelStateDictionary state)
+    {
+        var mixers = ImmutableArray.CreateBuilder<Mixer>();
+        foreach (var line in (OtherMixers ?? "").Split('\n', StringSplitOptions.RemoveEmptyEntries | StringSplitOptions.TrimEntries).Take(Core.Kitchens.Kitchen.MostOtherMixers + 1))
+        {
+            if (MixerText.Read(line) is { } mixer) mixers.Add(mixer);
+            else state.AddModelError("Form.OtherMixers", $"“{line}”: write it like: hand mixer, 3 L, no bread dough");
+        }
+
+        return mixers.ToImmutable();
+    }
 
     /// <summary>The pans; an empty field, or one that says what an ordinary cupboard holds, keeps the ordinary cupboard.</summary>
     private ImmutableArray<PanStock> ReadPans(ModelStateDictionary state)

@@ -27,6 +27,13 @@ public sealed class DaySetupRow
     /// <summary>Whether two batches go into one mix: "1", "0", or empty when the planner may choose.</summary>
     public string? Mix { get; set; }
 
+    /// <summary>With what it is mixed: the number of a mixer, "9" for by hand, or empty when the planner may choose.</summary>
+    public string? Mixing { get; set; }
+
+    /// <summary>The ways to mix it in this kitchen; empty where nothing is mixed. Not read from the form.</summary>
+    [BindNever]
+    public IReadOnlyList<(string Value, string Words)> MixingWays { get; private set; } = [];
+
     /// <summary>Windows that stay open longer on this day, each as "from;to;minutes"; one that is not ticked is not sent.</summary>
     public List<string> Wider { get; set; } = [];
 
@@ -66,10 +73,10 @@ public sealed class DaySetupRow
 
     /// <summary>What can be said of it that is seldom wanted, in a word each; empty for nothing. Not read from the form.</summary>
     [BindNever]
-    public string More => string.Join(", ", new[] { HasYeast ? "yeast" : "", CanShareMix ? "mixing" : "", InSpell.Count > 0 ? "rise" : "", WiderWords.Count > 0 ? "waits" : "" }.Where(w => w.Length > 0));
+    public string More => string.Join(", ", new[] { HasYeast ? "yeast" : "", CanShareMix || MixingWays.Count > 0 ? "mixing" : "", InSpell.Count > 0 ? "rise" : "", WiderWords.Count > 0 ? "waits" : "" }.Where(w => w.Length > 0));
 
     /// <summary>Whether something is typed that is seldom wanted.</summary>
-    public bool HasMore => !string.IsNullOrWhiteSpace(Yeast) || !string.IsNullOrEmpty(Mix) || Wider.Count > 0 || OnCounter.Count > 0;
+    public bool HasMore => !string.IsNullOrWhiteSpace(Yeast) || !string.IsNullOrEmpty(Mix) || !string.IsNullOrEmpty(Mixing) || Wider.Count > 0 || OnCounter.Count > 0;
 
     /// <summary>Fills in what a form does not carry.</summary>
     public void Complete(RecipeRow row, Core.Kitchens.Kitchen kitchen)
@@ -80,6 +87,9 @@ public sealed class DaySetupRow
         Finished = FinishSplit.Words(recipe, recipe.Yield.Pieces * (int.TryParse(Batches, NumberStyles.None, CultureInfo.InvariantCulture, out var batches) && batches is > 0 and < 100 ? batches : 1));
         HasYeast = RecipeFacts.DoughLines(recipe).Any(DayYeast.IsYeast);
         CanShareMix = MixPlan.CanShare(new BakeWish(DayStretch.Of(recipe), 2, null, null), kitchen);
+        MixingWays = recipe.Steps.Any(s => s.Kind == StepKind.Mix)
+            ? [.. MixerFit.Bearing(recipe.Kind, kitchen).Select(m => ((m.Index + 1).ToString(CultureInfo.InvariantCulture), $"with the {m.Mixer.Name}")), (BakeWish.ByHand.ToString(CultureInfo.InvariantCulture), "by hand")]
+            : [];
         InSpell = [.. CounterRise.InSpell(recipe).Select(s => (s.Key, s.Title))];
         OnCounter.RemoveAll(key => InSpell.All(s => s.Key != key));
         WiderWords = [.. Wider.Select(w => (w, Window(w))).Where(w => w.Item2 is not null).Select(w => (w.w, $"“{recipe.Steps.FirstOrDefault(s => s.Key == w.Item2!.To)?.Title}” may wait {w.Item2!.Minutes} min longer on this day"))];
@@ -92,8 +102,17 @@ public sealed class DaySetupRow
         ReadyBy = bake.ReadyBy;
         Yeast = bake.Yeast == 1 ? null : bake.Yeast.ToString("0.###", CultureInfo.InvariantCulture);
         Mix = bake.Modes?.TryGetValue(BakeWish.MixTogether, out var mix) == true ? mix.ToString(CultureInfo.InvariantCulture) : null;
+        Mixing = bake.Modes?.TryGetValue(BakeWish.Mixing, out var mixing) == true ? mixing.ToString(CultureInfo.InvariantCulture) : null;
         Wider = Written(bake.Wider);
         OnCounter = [.. bake.OnCounter ?? []];
+    }
+
+    private Dictionary<string, int>? Ways()
+    {
+        var ways = new Dictionary<string, int>();
+        if (Mix is "0" or "1") ways[BakeWish.MixTogether] = Mix == "1" ? 1 : 0;
+        if (int.TryParse(Mixing, NumberStyles.None, CultureInfo.InvariantCulture, out var with) && with is >= 1 and <= BakeWish.ByHand) ways[BakeWish.Mixing] = with;
+        return ways.Count == 0 ? null : ways;
     }
 
     /// <summary>The bake that is asked for; null for no batch, and when a field cannot be read, with the reason at the field.</summary>
@@ -126,7 +145,7 @@ public sealed class DaySetupRow
             recipe,
             Batches: batches,
             ReadyBy: ready,
-            Modes: Mix is "0" or "1" ? new Dictionary<string, int> { [BakeWish.MixTogether] = Mix == "1" ? 1 : 0 } : null,
+            Modes: Ways(),
             Yeast: yeast,
             Wider: windows.Count == 0 ? null : windows,
             OnCounter: OnCounter.Count == 0 ? null : OnCounter);

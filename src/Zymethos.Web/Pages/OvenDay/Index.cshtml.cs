@@ -280,7 +280,7 @@ public sealed class IndexModel(ZymethosContext context, OpenDay days, DayByHand 
     /// <summary>The ways that were named before, but for the mix, of which the form says what is wanted now.</summary>
     private static Dictionary<string, int>? WithOwnMix(IReadOnlyDictionary<string, int>? before, IReadOnlyDictionary<string, int>? now)
     {
-        var modes = (before ?? new Dictionary<string, int>()).Where(m => m.Key != BakeWish.MixTogether).Concat(now ?? new Dictionary<string, int>()).ToDictionary();
+        var modes = (before ?? new Dictionary<string, int>()).Where(m => m.Key is not (BakeWish.MixTogether or BakeWish.Mixing)).Concat(now ?? new Dictionary<string, int>()).ToDictionary();
         return modes.Count == 0 ? null : modes;
     }
 
