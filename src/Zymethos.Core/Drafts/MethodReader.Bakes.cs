@@ -137,7 +137,9 @@ internal sealed partial class MethodReader
         if (likely <= 0) return;
         foreach (Match match in AfterMinutes().Matches(low))
         {
-            if (TimePhrase.In(match.Groups["time"].Value).FirstOrDefault() is not { } time) continue;
+            // "swap trays after 8": minutes, where nothing else is said.
+            var said = match.Groups["time"].Value;
+            if (TimePhrase.In(said.All(char.IsAsciiDigit) ? $"{said} min" : said).FirstOrDefault() is not { } time) continue;
             Touch(step, low, (time.Low + time.High) / 2.0, likely);
         }
 

@@ -14,6 +14,7 @@ internal sealed partial class MethodReader
         if (words.Count == 0) return false;
         if (StartsWithVerb(words, 0)) return true;
         if (UnlistedVerb().IsMatch(low) || (BakeVerb().IsMatch(low) && !BakeRemark().IsMatch(low) && TimePhrase.In(low).Count > 0)) return true;
+        if (GoesIn().IsMatch(low) && TimePhrase.In(low).Count > 0) return true;
         if (OutOfPan().IsMatch(low) || IntoOven().IsMatch(low) || Oven().IsMatch(low)) return true;
         if (!LeadingWords().IsMatch(low)) return Telegraph().IsMatch(low);
         // "In a bowl, combine", "When cold spread": the verb may stand behind a comma or at once.
@@ -67,7 +68,7 @@ internal sealed partial class MethodReader
         if (ChillWords().IsMatch(low) && !WorkFirst().IsMatch(low)) return StepKind.Chill;
         if (CoolWords().IsMatch(low) && (!WorkFirst().IsMatch(low) || (OutOfPan().IsMatch(low) && times.Count > 0))) return StepKind.Cool;
         if (_bake >= 0 && RestWords().IsMatch(low) && times.Any(t => t.Low >= 1440)) return StepKind.Mature;
-        if (RestWords().IsMatch(low) && (times.Count > 0 || RestUntil().IsMatch(low))) return DoughStands(low, times) ? (_shaped || InPanSinceBulk() ? StepKind.Proof : StepKind.BulkRise) : FruitStands(low) ? StepKind.Soak : OnHotPan(low, times) ? StepKind.Cool : StepKind.Rest;
+        if (RestWords().IsMatch(low) && (times.Count > 0 || RestUntil().IsMatch(low))) return DoughStands(low, times) ? (_shaped || InPanSinceBulk() || (_context.HasYeast && Steps.Count > 0 && SecondRise().IsMatch(Steps[^1].Low)) ? StepKind.Proof : StepKind.BulkRise) : FruitStands(low) ? StepKind.Soak : OnHotPan(low, times) ? StepKind.Cool : StepKind.Rest;
         if (OnPan().IsMatch(low) && times.Count > 0 && _bake >= 0) return StepKind.Cool;
         return Kneads().IsMatch(low) ? StepKind.Mix : StepKind.Work;
     }
@@ -75,6 +76,7 @@ internal sealed partial class MethodReader
     /// <summary>Shaped pieces that are set aside in the warm are proofed, whatever it is called.</summary>
     private bool DoughStands(string low, IReadOnlyList<TimePhrase> times) =>
         low.Contains("double", StringComparison.Ordinal)
+        || (_context.HasYeast && _bake < 0 && times.Any(t => t.Low is >= 30 and <= 300) && Steps.Count > 0 && Steps[^1].IsHands && SecondRise().IsMatch(Steps[^1].Low))
         || (_shaped && _bake < 0 && times.Any(t => t.Low >= 20) && Steps.Exists(s => s.Kind == StepKind.BulkRise) && Steps[^1].IsHands)
         || (WarmPlace().IsMatch(low) && (Steps.Exists(s => s.Kind is StepKind.BulkRise or StepKind.Proof) || (times.Any(t => t.High >= 30) && Steps.Exists(s => Dough().IsMatch(s.Low)))));
 
@@ -93,6 +95,8 @@ internal sealed partial class MethodReader
         // "remove the beans, 5 minutes more": in the oven, when nothing else has been done since.
         if (_bake >= 0 && times.Any(t => t.IsMore) && !WaitSince(_bake) && Steps.Count - _bake <= 2 && !Lasting().IsMatch(low) && !RestWords().IsMatch(low) && !CoolWords().IsMatch(low) && !ChillWords().IsMatch(low) && !RiseWords().IsMatch(low)) return true;
         var timed = times.Any(t => !t.IsMoment) || UntilDone().IsMatch(low);
+        // "cook until it smells of nuts" over the fire, where no oven was spoken of.
+        if (CookOnly().IsMatch(low) && heats.Count == 0 && !IntoOven().IsMatch(low) && (_heat is null || (Steps.Count > 0 && OverFire().IsMatch($"{Steps[^1].Low} {low}")))) return false;
         if (BakeVerb().IsMatch(low) && !BakeRemark().IsMatch(low)) return timed || heats.Count > 0 || _bake < 0;
         if (heats.Count > 0 && times.Any(t => !t.IsMoment) && !Preheat().IsMatch(low) && !OvenFirst().IsMatch(low)) return true;
         if (heats.Count > 0 && UntilDone().IsMatch(low) && !Preheat().IsMatch(low) && NewHeat().IsMatch(low)) return true;

@@ -29,6 +29,21 @@ internal sealed partial class MethodReader
     [GeneratedRegex(@"^(?:test|check)(?: it| them)? with a (?:skewer|toothpick|cocktail stick)\b[^.;]{0,30}$", RegexOptions.None, Patience)]
     private static partial Regex TestOnly();
 
+    [GeneratedRegex(@"\bcook (?:for|at|until|till|gently|on|over)\b(?!.*\b(?:bake|oven)\b)", RegexOptions.None, Patience)]
+    private static partial Regex CookOnly();
+
+    [GeneratedRegex(@"\b(?:melt|saucepan|simmer|boil|stir|frying pan|over (?:a )?(?:low|medium|gentle|high)|heat|fry|onions?|apples?)\b", RegexOptions.None, Patience)]
+    private static partial Regex OverFire();
+
+    [GeneratedRegex(@"\boven (?:heats|preheats|warms|comes)(?: up)? to\b", RegexOptions.None, Patience)]
+    private static partial Regex OvenHeats();
+
+    [GeneratedRegex(@"^(?:the |on the )?(?:evening|night|day) before\b", RegexOptions.None, Patience)]
+    private static partial Regex DayBefore();
+
+    [GeneratedRegex(@"\bif (?:it is |it's |they are )?not\b[^.;]{0,50}\b(?:another|more|longer|back)\b", RegexOptions.IgnoreCase, Patience)]
+    private static partial Regex OnlyIfNot();
+
     [GeneratedRegex(@"\bat this (?:point|stage)\b|\bat this time\b", RegexOptions.None, Patience)]
     private static partial Regex PointOfTime();
 
@@ -44,10 +59,10 @@ internal sealed partial class MethodReader
     [GeneratedRegex(@"^(?:\w+\s){0,4}?(?:rise|rest|proof|prove|bulk|chill|soak|knead|fridge|rolled|dip|mix)\b.{0,40}\d", RegexOptions.None, Patience)]
     private static partial Regex Telegraph();
 
-    [GeneratedRegex(@"^(?:don'?t|do not|never|be careful|be sure|take care|notes?:|nb\b|tips?:|hints?:|if\b(?! using)|you can|you may|you could|you should|some (?:people|bakers|like)|many|most|my |i |we |this |these |those |they |it (?:is|will|should|may|can|has|takes|looks|'s)|it's|there|nice|enjoy\b|serve\b(?! .*\b(?:bake|oven)\b)|perfect|delicious|good luck|love\b|not for|infants|children|tastes|best |check (?:at|from|after|the)|(?:start|begin) (?:checking|looking|to check|testing)|keep an eye|watch (?:them|it|carefully|closely)|each loaf|feeds|optional|(?:make|do|bake|prepare)[- ]ahead\b|to (?:make|bake|prepare) ahead\b|test (?:by|with|it|them|for|that|the)\b|insert a (?:skewer|toothpick|knife|cocktail)|core (?:temp\w* )?(?:of |is )?\d|eat (?:it |them )?(?:warm|hot|cold|fresh|with|as|at|straight|immediately|soon)|(?:do |give it )?(?:a |one |another )?(?:set|round)s? of (?:stretch|coil|fold)[^.]*\bevery\b|do (?:a |one )?(?:set|round)s? of|.*\bkettle on\b|(?:stretch and )?fold (?:it |the dough )?every|put the kettle|large |small |remember|all in one|thanks|dear|happy|yum|great|traditionally|traditional|depending|alternatively|the (?:[\w-]+ ){1,4}?(?:is|are|will|should|may|can|must|stays?|looks?|rises?|sinks?|spreads?)\b|place (?:the )?(?:oven )?rack|position (?:a|the) rack|arrange (?:the )?(?:oven )?racks?|adjust (?:the )?(?:oven )?rack|draw a)", RegexOptions.None, Patience)]
+    [GeneratedRegex(@"^(?:don'?t|do not|never|be careful|be sure|take care|notes?:|nb\b|tips?:|hints?:|if\b(?! using)|you can|you may|you could|you should|some (?:people|bakers|like)|many|most|my |i |we |this |these |those |they |it (?:is|will|should|may|can|has|takes|looks|'s)|it's|there|nice|enjoy\b|serve\b(?! .*\b(?:bake|oven)\b)|perfect|delicious|good luck|love\b|not for|infants|children|tastes|best |check (?:at|from|after|the)|(?:start|begin) (?:checking|looking|to check|testing)|keep an eye|watch (?:them|it|carefully|closely)|each loaf|feeds|optional|(?:make|do|bake|prepare)[- ]ahead\b|to (?:make|bake|prepare) ahead\b|test (?:by|with|it|them|for|that|the)\b|insert a (?:skewer|toothpick|knife|cocktail)|core (?:temp\w* )?(?:of |is )?\d|eat\b|crisp (?:on|for|the)\b|(?:do |give it )?(?:a |one |another )?(?:set|round)s? of (?:stretch|coil|fold)[^.]*\bevery\b|do (?:a |one )?(?:set|round)s? of|.*\bkettle on\b|(?:stretch and )?fold (?:it |the dough )?every|put the kettle|large |small |remember|all in one|thanks|dear|happy|yum|great|traditionally|traditional|depending|alternatively|the (?:[\w-]+ ){1,4}?(?:is|are|will|should|may|can|must|stays?|looks?|rises?|sinks?|spreads?)\b|place (?:the )?(?:oven )?rack|position (?:a|the) rack|arrange (?:the )?(?:oven )?racks?|adjust (?:the )?(?:oven )?rack|draw a)", RegexOptions.None, Patience)]
     private static partial Regex RemarkWords();
 
-    [GeneratedRegex(@"\bgoes? in(?:to the oven)?\b|\bgo in(?:to the oven)?\b", RegexOptions.None, Patience)]
+    [GeneratedRegex(@"\bback in(?:to the oven)?\b(?! (?:the|a) (?:bowl|fridge|pan|freezer))|\bgoes? in(?:to the oven)?\b|\bgo in(?:to the oven)?\b", RegexOptions.None, Patience)]
     private static partial Regex GoesIn();
 
     [GeneratedRegex(@"\bpre-?\s?heat(?!ed)|\bheat (?:up )?(?:the |your |an? )?(?:dutch oven|casserole|cast[- ]iron pot|baking (?:stone|steel)|pizza stone)|\bheat (?:up )?(?:the |your |an )?oven|\bwarm (?:the|your) oven|\bset (?:the |your )?oven|\bturn (?:the |your )?oven (?:on|up|to)|\bheat oven|\bturn on (?:the |your )?oven|\bget the oven", RegexOptions.None, Patience)]
@@ -56,10 +71,10 @@ internal sealed partial class MethodReader
     [GeneratedRegex(@"^(?:\w+,? ){0,3}?(?:pre-?\s?heat(?!ed)|heat (?:the |your |an? )?(?:dutch |oven|casserole|cast[- ]iron|baking (?:stone|steel)|pizza stone)|warm (?:the|your) oven|set (?:the |your )?oven|turn (?:the |your )?oven|take out of the oven before)", RegexOptions.None, Patience)]
     private static partial Regex PreheatOnly();
 
-    [GeneratedRegex(@"^(?:(?:next morning|in the morning|meanwhile|now|then),? )?(?:hot |moderate |medium |slow |warm )?oven\b|^\d{3}\s?°?\s?[cf]? oven\b\.?$", RegexOptions.None, Patience)]
+    [GeneratedRegex(@"^(?:(?:next morning|in the morning|meanwhile|now|then),? )?(?:hot |moderate |medium |slow |warm )?oven\b|^\d{3}\s?°?\s?[cf]? oven\b\.?$|^(?:gas ?\d|\d{3}\s?°?\s?[cf]?)(?:\s?/\s?\d{3}\s?°?\s?[cf]?)?\s*\.?$", RegexOptions.None, Patience)]
     private static partial Regex OvenFirst();
 
-    [GeneratedRegex(@"^oven\b|\boven (?:to |at |on )?\d|^(?:gas ?\d|\d{3}\s?°?\s?[cf]?)\s*(?:,|\.|$)|^\d{3}\s?°?\s?[cf]? oven\b", RegexOptions.None, Patience)]
+    [GeneratedRegex(@"^oven\b|\boven (?:to |at |on )?\d|^(?:gas ?\d|\d{3}\s?°?\s?[cf]?)(?:\s?/\s?\d{3}\s?°?\s?[cf]?)?\s*(?:,|\.|$)|^\d{3}\s?°?\s?[cf]? oven\b", RegexOptions.None, Patience)]
     private static partial Regex Oven();
 
     [GeneratedRegex(@"\b(?:reduce|lower|raise|increase|turn (?:the )?(?:heat |oven |temperature )?(?:down|up)|turn (?:it |oven )?(?:down|up)|bring (?:the )?(?:heat|oven)|drop)\b", RegexOptions.None, Patience)]
@@ -80,7 +95,7 @@ internal sealed partial class MethodReader
     [GeneratedRegex(@"\b(?:turned[- ]off|cooling|falling|residual heat of the) oven\b", RegexOptions.None, Patience)]
     private static partial Regex OvenDry();
 
-    [GeneratedRegex(@"\b(?:turn(?:ed)?|switch(?:ed)?) off (?:the )?oven|\bturn (?:the )?oven off|\boven off\b|\b(?:in(?:to)?|to) the (?:turned|switched)[- ]off oven|\bin the cooling oven|\bcool in the (?:turned-off |switched-off )?oven", RegexOptions.None, Patience)]
+    [GeneratedRegex(@"\boff with the oven|\b(?:turn(?:ed)?|switch(?:ed)?) off (?:the )?oven|\bturn (?:the )?oven off|\boven off\b|\b(?:in(?:to)?|to) the (?:turned|switched)[- ]off oven|\bin the cooling oven|\bcool in the (?:turned-off |switched-off )?oven", RegexOptions.None, Patience)]
     private static partial Regex OvenOff();
 
     [GeneratedRegex(@"\b(?:cold|unlit|unheated|turned-off|off|warm) oven\b|\bpan of (?:hot|boiling) water\b|\bin the oven\b(?=.*\b(?:rise|prove|proof|light))|\b(?:rise|prove|proof)\b[^.]*\bin the oven\b|\boven light", RegexOptions.None, Patience)]
@@ -111,7 +126,7 @@ internal sealed partial class MethodReader
     [GeneratedRegex(@"\b(?:mature|ripen)\b", RegexOptions.None, Patience)]
     private static partial Regex MatureWords();
 
-    [GeneratedRegex(@"\bkeep (?:it |them )?(?:for )?\d|\bleave (?:it |them )?(?:for )?\d|\bleave (?:it |them )?(?:for )?(?:an?|one|two|three) (?:days?|weeks?)|\bwait\b", RegexOptions.None, Patience)]
+    [GeneratedRegex(@"\bkeep (?:it |them )?(?:for )?(?:at least )?\d|\bleave (?:it |them )?(?:for )?\d|\bleave (?:it |them )?(?:for )?(?:an?|one|two|three) (?:days?|weeks?)|\bwait\b", RegexOptions.None, Patience)]
     private static partial Regex MatureKeep();
 
     [GeneratedRegex(@"\b(?:rest|stand|sit|set aside|leave|relax|swell|hang|(?<!\bin )(?<!\bthe )dry|wait|let it|let them|left|autolyse|set)\b", RegexOptions.None, Patience)]
@@ -205,22 +220,22 @@ internal sealed partial class MethodReader
     [GeneratedRegex(@"\bhalf-?\s?way\b|\bhalf the time\b|\bmid-?way\b|\b(?:turn|flip|rotat|swap|switch)(?:p?ing|e)? (?:\w+ ){0,3}?once\b", RegexOptions.None, Patience)]
     private static partial Regex HalfWay();
 
-    [GeneratedRegex(@"\b(?:turn|turning|rotate|rotating|swap|swapping|switch|switching|cover|covering|tent|tenting|top|sprinkle|strew|scatter|brush|stir|stirring|flip|flipping|add|spread|open|uncover)\b", RegexOptions.None, Patience)]
+    [GeneratedRegex(@"\b(?:turn|turning|rotate|rotating|swap|swapping|switch|switching|chang(?:e|ing) (?:them |the trays |trays )?(?:over|round|places)|cover|covering|tent|tenting|top|sprinkle|strew|scatter|brush|stir|stirring|flip|flipping|add|spread|open|uncover)\b", RegexOptions.None, Patience)]
     private static partial Regex TouchVerb();
 
     [GeneratedRegex(@"\b(?:scatter|sprinkle|strew|top|turn|flip|cover|tent|brush|spoon|pour|add|spread|stir|rotate|swap|dot|drizzle|uncover)\b", RegexOptions.None, Patience)]
     private static partial Regex TouchWork();
 
-    [GeneratedRegex(@"\b(?:turn(?:ing)?|flip(?:ping)?|rotat(?:e|ing)|swap(?:ping)?|switch(?:ing)?|stir(?:ring)?)\b", RegexOptions.None, Patience)]
+    [GeneratedRegex(@"\b(?:turn(?:ing)?|flip(?:ping)?|rotat(?:e|ing)|swap(?:ping)?|switch(?:ing)?|chang(?:e|ing) (?:them |the trays |trays )?(?:over|round|places)|stir(?:ring)?)\b", RegexOptions.None, Patience)]
     private static partial Regex TurnWork();
 
     [GeneratedRegex(@"\b(?:cover(?:ing)?|tent(?:ing)?|foil)\b", RegexOptions.None, Patience)]
     private static partial Regex CoverWork();
 
-    [GeneratedRegex(@"\b(?:swap|swapping|switch|switching)\b", RegexOptions.None, Patience)]
+    [GeneratedRegex(@"\b(?:swap|swapping|switch|switching|chang(?:e|ing) (?:them |the trays |trays )?(?:over|round|places))\b", RegexOptions.None, Patience)]
     private static partial Regex Swaps();
 
-    [GeneratedRegex(@"\b(?:after|at|at about|every) (?:about |the first |the )?(?<time>(?:\d{1,3}|an|one|half an|two)(?: ?- ?\d+)? ?(?:min(?:ute)?s?|hours?|hrs?)\b(?! before))", RegexOptions.None, Patience)]
+    [GeneratedRegex(@"\b(?:after|at|at about|every) (?:about |the first |the )?(?<time>(?:\d{1,3}|an|one|half an|two)(?: ?- ?\d+)? ?(?:min(?:ute)?s?|hours?|hrs?)\b(?! before))|\bafter (?<time>\d{1,2})(?=\s*(?:$|[.;,]))", RegexOptions.None, Patience)]
     private static partial Regex AfterMinutes();
 
     [GeneratedRegex(@"\b(?<time>\d{1,3} ?min(?:ute)?s?) before (?:the end|it is|they are|it'?s|the time|done)|\b(?:for|in) the (?:last|final) (?<time>\d{1,3} ?min(?:ute)?s?)", RegexOptions.None, Patience)]

@@ -79,6 +79,14 @@ internal sealed partial class MethodReader
             piece = part ? $"For the {label.Groups["label"].Value.ToLowerInvariant()}, {char.ToLowerInvariant(piece[label.Length])}{piece[(label.Length + 1)..]}" : char.ToUpperInvariant(piece[label.Length]) + piece[(label.Length + 1)..];
         }
 
+        // "Tap it - if not hollow, give it another 5 minutes": what is done only then is a remark.
+        if (OnlyIfNot().Match(piece) is { Success: true, Index: > 6 } perhaps)
+        {
+            var did = TakePiece(piece[..perhaps.Index].TrimEnd(' ', ',', '-', '–', '—', ';'));
+            Note(piece[perhaps.Index..]);
+            return did;
+        }
+
         var low = piece.ToLowerInvariant();
         if (YieldWords.Line(piece.TrimEnd('.', '!')) is { } yield && !VerbWithObject().IsMatch(low))
         {
@@ -185,6 +193,8 @@ internal sealed partial class MethodReader
         var low = ClauseSplitter.WithoutJoint(clause).ToLowerInvariant();
         var heats = HeatWords.In(low, _context.Dialect);
         TakePan(low);
+        // "freeze 20 min while the oven heats to 350".
+        if (OvenHeats().Match(low) is { Success: true } heating && HeatWords.In($"preheat oven to {low[(heating.Index + heating.Length)..]}", _context.Dialect) is { Count: > 0 } risen) _heat = risen[^1];
         if (IsPreheat(low, heats))
         {
             if (heats.Count > 0) _heat = heats[^1];
@@ -213,6 +223,7 @@ internal sealed partial class MethodReader
             return true;
         }
 
+        if (low is "halve" or "halve." or "halve it" or "halve the dough" or "halve it." or "halve the dough.") Divide(new YieldWords(2, "halves", 2), low);
         if (YieldWords.Divided(low) is { } division && !low.Contains("remaining", StringComparison.Ordinal) && !(_bake >= 0 && low.Contains("the rest", StringComparison.Ordinal))) Divide(division, low);
         if (AfterReduce().Match(low) is { Success: true } first && _bake < 0 && _heat is not null) TakeBake("Bake", $"bake for {first.Groups["time"].Value}", [], TimePhrase.In(first.Groups["time"].Value));
         // What stands in brackets is a remark, unless it is a time.
@@ -279,12 +290,16 @@ internal sealed partial class MethodReader
         var last = Steps[^1];
         // What begins a strand of its own, is tied by heat or cold, or shapes the pieces stands alone.
         return last.IsHands && last.Time is null && last.Strand == _strand && !_deferred && !WhileWarm().IsMatch(low) && !WhenCold().IsMatch(low) && !OutOfPan().IsMatch(low) && !HotThing().IsMatch(low) && !WarmThing().IsMatch(low) && !ColdThing().IsMatch(low)
+            && !(DayBefore().IsMatch(last.Low) && !_sameSentence)
             && last.Draft.Instruction.Length + low.Length < 420 && (!Shapes().IsMatch(low) || Shapes().IsMatch(last.Low)) && (last.Paragraph == _paragraph || last.Draft.Instruction.Length < 60)
             && !WhileWarm().IsMatch(last.Low) && !(Shapes().IsMatch(last.Low) && !Shapes().IsMatch(low) && last.Draft.Instruction.Length > 160) && !OutOfPan().IsMatch(last.Low);
     }
 
     private void Add(string clause, string low, StepKind kind, TimePhrase? time)
     {
+        // "The evening before mix the fruit with the rum and cover.": it stands until the next day, though nobody says so.
+        if (!_sameSentence && Steps.Count > 0 && kind is StepKind.Work or StepKind.Mix && DayBefore().IsMatch(Steps[^1].Low) && FruitInLiquid().IsMatch(Steps[^1].Low) && Steps[^1].Strand == _strand)
+            Add("Leave overnight", "leave overnight", StepKind.Soak, new TimePhrase(480, 840, 0, 0));
         StartStrand(low);
         if (Shapes().IsMatch(low)) _shaped = true;
         var step = New(clause, low, kind, time);
@@ -451,7 +466,7 @@ internal sealed partial class MethodReader
         {
             if (title.Length + word.Length > 56) break;
             title = title.Length == 0 ? word : $"{title} {word}";
-            if (title.Length > 14 && (word.EndsWith(',') || word.EndsWith(':') || word.EndsWith(';'))) break;
+            if (title.Length > 11 && (word.EndsWith(',') || word.EndsWith(':') || word.EndsWith(';'))) break;
         }
 
         while (LooseEnd().Match(title) is { Success: true, Index: > 3 } loose) title = title[..loose.Index].TrimEnd();

@@ -10,6 +10,9 @@ namespace Zymethos.Core.Drafts;
 /// <param name="Title">Its name, for what it is.</param>
 internal sealed record MethodContext(Dialect Dialect, IReadOnlyList<Pan> Pans, IReadOnlyList<string> Parts, string Title)
 {
+    /// <summary>Whether yeast is among its lines.</summary>
+    public bool HasYeast { get; init; }
+
     /// <summary>The pan that something beside the method names with its size; null when nothing does.</summary>
     public MeantPan? PanElsewhere { get; init; }
 }

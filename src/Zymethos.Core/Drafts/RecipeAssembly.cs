@@ -18,8 +18,8 @@ internal static partial class RecipeAssembly
     {
         var method = rows.Method;
         if (rows.Parts.Sum(p => p.Lines.Count) == 0 && LinesInMethod.Of(method, knowledge) is { Count: > 0 } found) rows.Parts.Add(("", found));
-        else AddUnlisted(rows, knowledge);
-        var reading = MethodReader.Read(method, new MethodContext(knowledge.Dialect, pans, [.. rows.Parts.Select(p => p.Name)], rows.Name) { PanElsewhere = PanElsewhere(rows, pans) });
+        AddUnlisted(rows, knowledge);
+        var reading = MethodReader.Read(method, new MethodContext(knowledge.Dialect, pans, [.. rows.Parts.Select(p => p.Name)], rows.Name) { PanElsewhere = PanElsewhere(rows, pans), HasYeast = rows.Parts.Exists(p => p.Lines.Exists(l => l.Contains("yeast", StringComparison.OrdinalIgnoreCase))) });
         var draft = new RecipeDraft
         {
             Name = rows.Name,

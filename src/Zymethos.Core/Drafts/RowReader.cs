@@ -84,6 +84,15 @@ internal sealed partial class RowReader
             return;
         }
 
+        // "12 muffins - 20 min prep - 25 min bake".
+        if (Bits().Split(row) is { Length: >= 2 } bits && Array.Find(bits, b => BareYield().IsMatch(b)) is { } made && bits.All(b => b == made || TimePhrase.In(b.ToLowerInvariant()).Count > 0) && YieldWords.Line($"Makes {made}") is { } all)
+        {
+            _rows.Yields.Add(all);
+            _rows.Notes.Add(row);
+            Became(row, "yield");
+            return;
+        }
+
         // "8 scones" straight below the name.
         if (_rows.Name.Length > 0 && _section == Section.Head && _rows.Parts.Count == 0 && _rows.Method.Count == 0 && BareYield().IsMatch(row) && LineReader.Read(row, _knowledge).Ingredient is null && YieldWords.Line($"Makes {row}") is { } bare)
         {
@@ -530,7 +539,7 @@ internal sealed partial class RowReader
     private static partial Regex OrderInside();
 
     // "Take 8 oz of flour and rub in 4 oz of butter".
-    [GeneratedRegex(@"\b(?:and|then) (?:rub|mix|stir|add|beat|whisk|melt|cream|knead|work)\b", RegexOptions.IgnoreCase, 200)]
+    [GeneratedRegex(@"\b(?:and|then|,) (?:rub|mix|stir|add|beat|whisk|melt|cream|knead|work|brush|scatter|sprinkle|spread|cut|roll|fold|pour|unroll)\b|, (?:brush|scatter|sprinkle|spread|cut|roll|fold|pour|unroll|rub|mix|stir|add|beat|whisk|melt) ", RegexOptions.IgnoreCase, 200)]
     private static partial Regex OrderInNeed();
 
     [GeneratedRegex(@"^[\p{L}' -]{3,40} (?:for \w+ing|to (?:dust|serve|finish|decorate|glaze|roll))$", RegexOptions.IgnoreCase, 200)]
@@ -547,6 +556,9 @@ internal sealed partial class RowReader
 
     [GeneratedRegex(@"^\d{1,3}[- ](?:hours?|hrs?|minutes?|mins?|days?|weeks?)\b", RegexOptions.IgnoreCase, 200)]
     private static partial Regex Hours();
+
+    [GeneratedRegex(@"\s+[-–—•·|]\s+|\s*,\s+", RegexOptions.None, 200)]
+    private static partial Regex Bits();
 
     // "180C for 30 mins.": a bake, and no amount.
     [GeneratedRegex(@"^(?:gas(?: mark)? ?\d|\d{3}\s?°?\s?[CF]?)\b[^,;]{0,30}\b\d+[^,;]{0,12}(?:min|hour|hr|h\b)", RegexOptions.IgnoreCase, 200)]

@@ -57,6 +57,8 @@ internal static class SentenceSplitter
             // "10 min. work in the fruit": behind a time a command begins anew.
             var following = next.Split(' ', 3);
             var first = following[0].Trim(',', '.').ToLowerInvariant();
+            // "chill for 15 min. 200C for 15 min": a heat begins anew.
+            if (first.Length is 3 or 4 && first[..3].All(char.IsAsciiDigit) && (first.Length == 3 || first[3] is 'c' or 'f')) return true;
             return first is "while" or "then" or "when" or "meanwhile" or "once" || (first is not ("or" or "to" or "per" or "until" or "with" or "more" or "in" or "at" or "on") && VerbWords.IsWork(first, following.Length > 1 ? following[1].ToLowerInvariant() : null, false));
         }
 
