@@ -54,7 +54,7 @@ public sealed record ScaleSheet(
             flour,
             plan,
             plan is null ? [] : [.. kitchen.Cupboard.Where(s => s.Pan.Name != own!.Name).Select(s => PanPlan.For(recipe, factor, s.Pan, null, s.Count)).OfType<PanPlan>()],
-            recipe.Steps.Any(s => s.Kind == StepKind.Mix) ? MixerFit.Bearing(recipe.Kind, kitchen).Select(m => MixerFit.Of(recipe.Kind, dough, flour, m.Mixer.Litres)).OrderBy(f => f.Mixes).FirstOrDefault() : null,
+            recipe.Steps.Any(s => s.Kind == StepKind.Mix) ? kitchen.MixersFor(MixerFit.IsKneaded(recipe.Kind)).Select(m => MixerFit.Of(recipe.Kind, dough, flour, m.Mixer.Litres)).OrderBy(f => f.Mixes).FirstOrDefault() : null,
             Division.Of(recipe, factor, setAside),
             PackageCount.For(scaled, knowledge),
             Scaling.Elevation.Changes(scaled, knowledge, kitchen.ElevationMetres),

@@ -50,7 +50,8 @@ public sealed record SeasonSheet(
 /// <param name="At">When it is served, handed over or arrives.</param>
 /// <param name="Handing">served, handedOver or posted.</param>
 /// <param name="TransitDays">Days it travels when posted.</param>
-public sealed record OccasionDocument(string Name, string At, string Handing = "served", int TransitDays = 0);
+/// <param name="HoursOut">Hours it is out of the cold after that, until it is eaten or cold again.</param>
+public sealed record OccasionDocument(string Name, string At, string Handing = "served", int TransitDays = 0, double HoursOut = 0);
 
 /// <summary>So many pieces of a recipe for an occasion.</summary>
 /// <param name="Occasion">Name of the occasion.</param>

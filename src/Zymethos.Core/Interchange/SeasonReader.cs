@@ -88,7 +88,8 @@ public sealed class SeasonReader
         if (document.TransitDays is < 0 or > 30) Wrong($"{at}.transitDays", "A parcel travels 0 to 30 days.");
         var handing = Enum.GetValues<Handing>().Where(h => Words.Of(h) == document.Handing).Select(h => (Handing?)h).FirstOrDefault();
         if (handing is null) Wrong($"{at}.handing", $"\"{document.Handing}\" is not one of served, handedOver, posted.");
-        return new Occasion(document.Name, Time(document.At, $"{at}.at"), handing ?? Handing.Served, Math.Clamp(document.TransitDays, 0, 30));
+        if (document.HoursOut is not (>= 0 and <= Occasion.MostHoursOut)) Wrong($"{at}.hoursOut", $"Out of the cold is 0 to {Occasion.MostHoursOut} hours.");
+        return new Occasion(document.Name, Time(document.At, $"{at}.at"), handing ?? Handing.Served, Math.Clamp(document.TransitDays, 0, 30)) { HoursOut = document.HoursOut is >= 0 and <= Occasion.MostHoursOut ? document.HoursOut : 0 };
     }
 
     private Need? Read(NeedDocument document, ImmutableArray<Occasion> occasions, List<Recipe> recipes, string at, int index)

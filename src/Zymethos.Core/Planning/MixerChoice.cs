@@ -24,7 +24,7 @@ public static class MixerChoice
     public static int? Of(BakeWish wish, Kitchen kitchen, IReadOnlyList<double> used)
     {
         var named = wish.Modes.GetValueOrDefault(BakeWish.Mixing);
-        var fit = MixerFit.Bearing(wish.Recipe.Kind, kitchen).ToList();
+        var fit = kitchen.MixersFor(MixerFit.IsKneaded(wish.Recipe.Kind)).ToList();
         if (named == BakeWish.ByHand || fit.Count == 0) return null;
         if (named > 0 && fit.Exists(m => m.Index == named - 1)) return named - 1;
         return fit.OrderBy(m => Fit(wish.Recipe, m.Mixer, 1).Mixes).ThenBy(m => used.Count > m.Index ? used[m.Index] : 0).ThenBy(m => m.Index).First().Index;

@@ -1,4 +1,3 @@
-using Zymethos.Core.Kitchens;
 using Zymethos.Core.Measures;
 using Zymethos.Core.Recipes;
 
@@ -21,10 +20,6 @@ public sealed record MixerFit(int Mixes, Mass Each, string Reason)
 
     /// <summary>Whether a kind of bake is kneaded, and not only beaten.</summary>
     public static bool IsKneaded(RecipeKind kind) => kind is RecipeKind.Bread or RecipeKind.Buns;
-
-    /// <summary>The mixers of a kitchen that bear a kind of bake, each with its place among <see cref="Kitchen.AllMixers"/>.</summary>
-    public static IEnumerable<(Mixer Mixer, int Index)> Bearing(RecipeKind kind, Kitchen kitchen) =>
-        kitchen.AllMixers.Select((m, i) => (Mixer: m, Index: i)).Where(m => m.Mixer.Kneads || !IsKneaded(kind));
 
     /// <summary>How a batch goes into the bowl.</summary>
     /// <param name="kind">What kind of bake: yeast dough is kneaded and works the motor, batter only splashes.</param>

@@ -15,7 +15,7 @@ public static class ColdKeeping
     public static bool Is(Recipe recipe) => (bool)Known.GetValue(recipe, r => ColdFood.Is(r, IngredientKnowledge.Shipped));
 
     /// <summary>Whether it may not go to an occasion the way it is handed there.</summary>
-    public static bool IsRefused(Recipe recipe, Occasion occasion) => occasion.Handing == Handing.Posted && Is(recipe);
+    public static bool IsRefused(Recipe recipe, Occasion occasion) => (occasion.Handing == Handing.Posted || occasion.HoursOut > ColdFood.HoursOut) && Is(recipe);
 
     /// <summary>Whether a bake may wait in a place: cold food not on the counter, unless what must be cold is not on it yet ("without sauce").</summary>
     public static bool MayWait(Recipe recipe, KeepingPlace place) =>
@@ -26,6 +26,9 @@ public static class ColdKeeping
     {
         var can = wish.Needs.Select(n => n.Recipe).Where(r => !Is(r)).Select(r => r.Name).Distinct().Take(4).ToList();
         var instead = can.Count > 0 ? $" Of what is baked here these can go: {string.Join(", ", can)}." : "";
-        return $"{need.Recipe.Name} must be kept cold and is never out of it for more than {ColdFood.HoursOut} hours, so it is not planned to be posted.{instead} Or hand it over yourself, cold.";
+        var occasion = wish.Occasions[need.Occasion];
+        return occasion.Handing == Handing.Posted
+            ? $"{need.Recipe.Name} must be kept cold and is never out of it for more than {ColdFood.HoursOut} hours, so it is not planned to be posted.{instead} Or hand it over yourself, cold."
+            : $"{need.Recipe.Name} must be kept cold and is never out of it for more than {ColdFood.HoursOut} hours in all; at {occasion.Name} it would be out for {occasion.HoursOut:0.#}.{instead} Or keep it in the refrigerator there, or in a cold box, and bring the hours down.";
     }
 }

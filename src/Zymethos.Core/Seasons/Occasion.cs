@@ -25,6 +25,12 @@ public enum Handing
 /// <param name="TransitDays">Days it travels, 0 to 30; 0 unless it is posted.</param>
 public sealed record Occasion(string Name, LocalDateTime At, Handing Handing, int TransitDays = 0)
 {
+    /// <summary>How long what was baked is out of the cold after that, until it is eaten or cold again, in hours, 0 to <see cref="MostHoursOut"/>: a buffet, a drive home.</summary>
+    public double HoursOut { get; init; }
+
+    /// <summary>The longest <see cref="HoursOut"/>.</summary>
+    public const int MostHoursOut = 72;
+
     /// <summary>When everything must be done and packed.</summary>
     public LocalDateTime ReadyBy => At.PlusDays(-TransitDays);
 }

@@ -52,7 +52,7 @@ public static class SeasonChecker
             return;
         }
 
-        if (wish.Occasions[need.Occasion].Handing == Handing.Posted && ColdKeeping.Is(SeasonRules.Recipe(wish, lot))) broken.Add(new(l, $"{need.Recipe.Name} must be kept cold and is planned to be posted."));
+        if (ColdKeeping.IsRefused(SeasonRules.Recipe(wish, lot), wish.Occasions[need.Occasion])) broken.Add(new(l, $"{need.Recipe.Name} must be kept cold and is planned to be posted, or to be out of the cold for too long."));
         if (lot.Batches.Made < need.Pieces) broken.Add(new(l, $"Too few pieces of {need.Recipe.Name}."));
         foreach (var placed in own.Values.Where(p => !p.IsDone))
         {

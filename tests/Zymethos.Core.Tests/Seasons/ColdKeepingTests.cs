@@ -34,6 +34,28 @@ public sealed class ColdKeepingTests
         Assert.Empty(SeasonChecker.Check(wish, plan));
     }
 
+    // FDA and USDA give two hours out of the cold in all (ColdFood.HoursOut).
+    [Theory]
+    [InlineData(2, false)]
+    [InlineData(2.5, true)]
+    [InlineData(6, true)]
+    public void A_cream_cake_is_not_handed_over_to_stand_in_the_warm(double hours, bool refused)
+    {
+        var handed = Wish(Handing.HandedOver, "parade-cake", "lamplight-ginger-rounds");
+        var wish = handed with { Occasions = [.. handed.Occasions.Select(o => o with { HoursOut = hours })] };
+        Assert.Equal(refused, ColdKeeping.IsRefused(Shipped.Recipe("parade-cake"), wish.Occasions[0]));
+        Assert.False(ColdKeeping.IsRefused(Shipped.Recipe("lamplight-ginger-rounds"), wish.Occasions[0]));
+        var plan = SeasonPlanner.Plan(wish, new SeasonSettings(TimeSpan.FromSeconds(3)));
+        Assert.Empty(SeasonChecker.Check(wish, plan));
+        if (!refused) return;
+        var unmet = plan.Unmet.Single(u => wish.Needs[u.Need].Recipe.Key == "parade-cake");
+        Assert.Contains("out of it for more than 2 hours", unmet.Why, StringComparison.Ordinal);
+        Assert.Contains(Shipped.Recipe("lamplight-ginger-rounds").Name, unmet.Why, StringComparison.Ordinal);
+        // A plan that was made before the hours were known no longer passes.
+        var before = SeasonPlanner.Plan(handed, new SeasonSettings(TimeSpan.FromSeconds(6)));
+        Assert.Contains(SeasonChecker.Check(wish, before), b => b.ToString().Contains("too long", StringComparison.Ordinal));
+    }
+
     [Fact]
     public void The_checker_refuses_a_plan_that_posts_it()
     {

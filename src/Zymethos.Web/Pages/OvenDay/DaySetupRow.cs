@@ -88,7 +88,7 @@ public sealed class DaySetupRow
         HasYeast = RecipeFacts.DoughLines(recipe).Any(DayYeast.IsYeast);
         CanShareMix = MixPlan.CanShare(new BakeWish(DayStretch.Of(recipe), 2, null, null), kitchen);
         MixingWays = recipe.Steps.Any(s => s.Kind == StepKind.Mix)
-            ? [.. MixerFit.Bearing(recipe.Kind, kitchen).Select(m => ((m.Index + 1).ToString(CultureInfo.InvariantCulture), $"with the {m.Mixer.Name}")), (BakeWish.ByHand.ToString(CultureInfo.InvariantCulture), "by hand")]
+            ? [.. kitchen.MixersFor(MixerFit.IsKneaded(recipe.Kind)).Select(m => ((m.Index + 1).ToString(CultureInfo.InvariantCulture), $"with the {m.Mixer.Name}")), (BakeWish.ByHand.ToString(CultureInfo.InvariantCulture), "by hand")]
             : [];
         InSpell = [.. CounterRise.InSpell(recipe).Select(s => (s.Key, s.Title))];
         OnCounter.RemoveAll(key => InSpell.All(s => s.Key != key));

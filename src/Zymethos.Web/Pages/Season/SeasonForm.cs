@@ -3,6 +3,7 @@ using Microsoft.AspNetCore.Mvc.ModelBinding;
 using NodaTime;
 using NodaTime.Text;
 using Zymethos.Core.Interchange;
+using Zymethos.Core.Seasons;
 using Zymethos.Core.Recipes;
 
 namespace Zymethos.Web.Pages.Season;
@@ -60,7 +61,7 @@ public sealed class SeasonForm
         Name = sheet.Name,
         Start = sheet.Start,
         Spell = sheet.Hours.Spell,
-        Occasions = [.. sheet.Occasions.Select(o => new OccasionRow { Name = o.Name, Date = o.At.Split('T')[0], Time = o.At.Split('T')[^1], Handing = o.Handing, Transit = o.TransitDays == 0 ? "" : Text(o.TransitDays) })],
+        Occasions = [.. sheet.Occasions.Select(o => new OccasionRow { Name = o.Name, Date = o.At.Split('T')[0], Time = o.At.Split('T')[^1], Handing = o.Handing, Transit = o.TransitDays == 0 ? "" : Text(o.TransitDays), HoursOut = o.HoursOut == 0 ? "" : o.HoursOut.ToString("0.##", CultureInfo.InvariantCulture) })],
         Needs = [.. sheet.Needs.Select(n => new NeedRow { Id = n.Id, Occasion = Math.Max(0, sheet.Occasions.ToList().FindIndex(o => o.Name == n.Occasion)), Recipe = n.Recipe, Pieces = $"{(n.Boxes > 0 ? $"{Text(n.Boxes)} x {Text(n.Pieces / n.Boxes)}" : Text(n.Pieces))} {n.Finish}".TrimEnd(), For = n.For })],
         Weekly = [.. sheet.Hours.Weekly.Select(w => new HoursRow { Day = w.Day.ToLowerInvariant(), From = w.From, Until = w.Until, People = Text(w.People) })],
         Exceptions = [.. (sheet.Hours.Exceptions ?? []).Select(e => new HoursRow { Day = e.Date, From = e.From, Until = e.Until, People = Text(e.People) })],
@@ -129,12 +130,14 @@ public sealed class SeasonForm
             var row = Occasions[i];
             if (IsEmpty(row)) continue;
             var transit = 0;
+            var hours = 0.0;
             if (string.IsNullOrWhiteSpace(row.Name)) state.AddModelError($"Form.Occasions[{i}]", "What is this date called?");
             else if (!LocalDatePattern.Iso.Parse(row.Date ?? "").Success) state.AddModelError($"Form.Occasions[{i}]", "Choose its date.");
             else if (!Clock.Parse(row.Time ?? "").Success) state.AddModelError($"Form.Occasions[{i}]", "Give its hour as 18:00.");
             else if (!string.IsNullOrWhiteSpace(row.Transit) && (!int.TryParse(row.Transit.Trim(), NumberStyles.None, CultureInfo.InvariantCulture, out transit) || transit > 30)) state.AddModelError($"Form.Occasions[{i}]", "A parcel travels 0 to 30 days.");
+            else if (!string.IsNullOrWhiteSpace(row.HoursOut) && (!double.TryParse(row.HoursOut.Trim().Replace(',', '.'), NumberStyles.AllowDecimalPoint, CultureInfo.InvariantCulture, out hours) || hours > Occasion.MostHoursOut)) state.AddModelError($"Form.Occasions[{i}]", $"Out of the cold is 0 to {Occasion.MostHoursOut} hours.");
             _occasionRows.Add(i);
-            read.Add(new OccasionDocument((row.Name ?? "").Trim(), $"{row.Date}T{row.Time}", row.Handing is { Length: > 0 } handing ? handing : "served", row.Handing == "posted" ? transit : 0));
+            read.Add(new OccasionDocument((row.Name ?? "").Trim(), $"{row.Date}T{row.Time}", row.Handing is { Length: > 0 } handing ? handing : "served", row.Handing == "posted" ? transit : 0, row.Handing == "posted" ? 0 : hours));
         }
 
         return read;
@@ -259,6 +262,9 @@ public sealed class OccasionRow
 
     /// <summary>Days on the way.</summary>
     public string? Transit { get; set; }
+
+    /// <summary>Hours out of the cold after it was handed over or served.</summary>
+    public string? HoursOut { get; set; }
 }
 
 /// <summary>A need as typed.</summary>
