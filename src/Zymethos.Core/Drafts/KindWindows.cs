@@ -34,7 +34,7 @@ internal static partial class KindWindows
                 var set = (link.Most, link.Why);
                 if (Foam().IsMatch(words)) (link.Most, link.Why) = (TimeText.Say(FoamMinutes + (tray ? 10 : 0)), "beaten egg loses its air");
                 else if (soda && !yeast && (!tray || !Balls().IsMatch(words)) && draft.Kind is not ("cookies" or "rolledCookies" or "built" or "twiceBaked")) (link.Most, link.Why) = (TimeText.Say(SodaMinutes), "soda begins to work once it is wet");
-                else if (powder && !yeast && tray && draft.Kind == "other" && Scone().IsMatch(words)) (link.Most, link.Why) = (TimeText.Say(SodaMinutes), "the raising begins once it is wet");
+                else if (powder && !yeast && tray && draft.Kind == "other" && (Scone().IsMatch(words) || draft.Name.Contains("scone", StringComparison.OrdinalIgnoreCase))) (link.Most, link.Why) = (TimeText.Say(SodaMinutes), "the raising begins once it is wet");
                 else if (powder && !yeast && !tray && Batter().IsMatch(words)) (link.Most, link.Why) = (TimeText.Say(SodaMinutes), "the raising begins once it is wet");
                 else if (Pie().IsMatch(words)) (link.Most, link.Why) = (TimeText.Say(PieMinutes), "a filled pie goes soggy while it stands");
                 // What the words say counts before what the kind says.

@@ -47,6 +47,7 @@ internal sealed partial class MethodReader
         + @"|" + Machine1 + @"[^.;]{0,30}? (?:for )?(?:about )?(?<machine>" + Count + ")" + Min + @"?[^.;]{0,30}?[,(]?\s*\bor\b (?:knead |for )?(?:about )?(?<hand>" + Count + ")" + Min + @"? by hand\b"
         + @"|\bby hand (?:for )?(?:about )?(?<hand>" + Count + ")" + Min + @"?[^.;]{0,20}?[,(]?\s*\bor\b (?:for )?(?:about )?(?<machine>" + Count + ")" + Min + "? " + Machine1
         + @"|(?:for )?(?:about )?(?<hand>" + Count + ")" + Min + @" by hand[^.;]{0,20}?[,(]?\s*\bor\b (?:for )?(?:about )?(?<machine>" + Count + ")" + Min + "? " + Machine1
+        + @"|\b(?<hand>" + Count + ")" + Min + @"[^.;]{0,20}?[,(]?\s*\(?\bor (?:for )?(?:about )?(?<machine>" + Count + ")" + Min + "? " + Machine1
         + @"|" + Machine1 + @"[^.;]{0,60}?,?\s*\bor (?:knead |work |beat |whisk |mix )?(?:it )?by hand\b(?: (?:for )?(?:about )?(?<hand>" + Count + ")" + Min + @")?"
         + @"|\bby hand,? or " + Machine1 + @"|\b(?<machine>" + Count + ")" + Min + @"?[,(]?\s*\(?or (?:about )?(?<hand>" + Count + ")" + Min + @"? (?:if (?:kneading |doing it )?)?by hand\b", RegexOptions.None, Patience)]
     private static partial Regex EitherWay();

@@ -160,11 +160,16 @@ internal sealed partial class MethodReader
         }
 
         // Pieces that were proofed and are brushed or cut go in just as soon.
-        if (step.Kind == StepKind.Bake && before.IsHands && _reading.Links.Exists(l => l.To == before.Draft.Key && Steps.Exists(s => s.Draft.Key == l.From && s.Kind is StepKind.Proof) && l.Most.Length > 0))
+        if (step.Kind == StepKind.Bake && before.IsHands && FollowsProof(before, 0))
             (most, why) = ("10 min", "a proofed dough has minutes");
         if (WindowOf(before) is { Most.Length: > 0 } window) (most, why) = window;
         Link(before.Draft.Key, step.Draft.Key, "", most, why);
     }
+
+    /// <summary>Whether a step comes after the last rise with nothing but other work between.</summary>
+    private bool FollowsProof(MethodStep step, int depth) =>
+        _reading.Links.Where(l => l.To == step.Draft.Key).Select(l => Steps.Find(s => s.Draft.Key == l.From)).OfType<MethodStep>()
+            .Any(s => s.Kind == StepKind.Proof || (s.IsHands && depth < 3 && FollowsProof(s, depth + 1)));
 
     /// <summary>How long a wait that was told with both ends may go on after it is ready; empty when only one end was told.</summary>
     private static (string Most, string Why) WindowOf(MethodStep step) =>

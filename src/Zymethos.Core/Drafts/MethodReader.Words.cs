@@ -44,6 +44,15 @@ internal sealed partial class MethodReader
     [GeneratedRegex(@"\bif (?:it is |it's |they are )?not\b[^.;]{0,50}\b(?:another|more|longer|back)\b", RegexOptions.IgnoreCase, Patience)]
     private static partial Regex OnlyIfNot();
 
+    [GeneratedRegex(@"^(?:stretch and )?fold (?:it |the dough )?every [^,.;]{3,40}(?:[,;]\s*(?:and )?(?:then\s+)?|\.?$)", RegexOptions.IgnoreCase, Patience)]
+    private static partial Regex FoldsEvery();
+
+    [GeneratedRegex(@"\b(?:while|as) (?:it|they|the [\w ]{2,16}) (?:is|are) (?:still )?in the oven\b", RegexOptions.None, Patience)]
+    private static partial Regex WhileInOven();
+
+    [GeneratedRegex(@"^(?:then )?(?:straight )?(?:in|into|to) the (?:fridge|refrigerator|freezer)\b", RegexOptions.None, Patience)]
+    private static partial Regex IntoCold();
+
     [GeneratedRegex(@"\bat this (?:point|stage)\b|\bat this time\b", RegexOptions.None, Patience)]
     private static partial Regex PointOfTime();
 
@@ -120,7 +129,7 @@ internal sealed partial class MethodReader
     [GeneratedRegex(@"\b(?:chill|refrigerate)\b|\b(?:in|into|to) (?:the |your )?(?:fridge|refrigerator)\b|\bfridge (?:overnight|for|\d)|,? then fridge\b|^fridge\b|\bretard\b", RegexOptions.None, Patience)]
     private static partial Regex ChillWords();
 
-    [GeneratedRegex(@"\bcool(?:s|ing)?\b(?! enough| water| place| and dry| dry| oven| hands|er\b)|\b(?:until|till|til) (?:completely |quite |stone )?(?:cold|cool)\b(?! enough)|\bfinish cooling\b", RegexOptions.None, Patience)]
+    [GeneratedRegex(@"\bcool(?:s|ing)?\b(?! enough| water| place| and dry| dry| oven| hands|er\b)|\b(?:until|till|til) (?:completely |quite |stone )?(?:cold|cool)\b(?! enough)|\bfinish cooling\b|\b(?:leave|left|allow(?:ed)?|let (?:it|them)) (?:to )?(?:go|get) (?:completely |quite |stone )?cold\b", RegexOptions.None, Patience)]
     private static partial Regex CoolWords();
 
     [GeneratedRegex(@"\b(?:mature|ripen)\b", RegexOptions.None, Patience)]
@@ -129,7 +138,7 @@ internal sealed partial class MethodReader
     [GeneratedRegex(@"\bkeep (?:it |them )?(?:for )?(?:at least )?\d|\bleave (?:it |them )?(?:for )?\d|\bleave (?:it |them )?(?:for )?(?:an?|one|two|three) (?:days?|weeks?)|\bwait\b", RegexOptions.None, Patience)]
     private static partial Regex MatureKeep();
 
-    [GeneratedRegex(@"\b(?:rest|stand|sit|set aside|leave|relax|swell|hang|(?<!\bin )(?<!\bthe )dry|wait|let it|let them|left|autolyse|set)\b", RegexOptions.None, Patience)]
+    [GeneratedRegex(@"\b(?:rest|stand(?! mixer)|sit|firm up|set aside|leave|relax|swell|hang|(?<!\bin )(?<!\bthe )dry|wait|let it|let them|left|autolyse|set)\b", RegexOptions.None, Patience)]
     private static partial Regex RestWords();
 
     [GeneratedRegex(@"\b(?:leave|let|set aside|stand)\b.*\b(?:to set|until set|until (?:it is |they are )?(?:firm|set|foamy|frothy|bubbly|dry|soft))", RegexOptions.None, Patience)]
@@ -184,7 +193,7 @@ internal sealed partial class MethodReader
     [GeneratedRegex(@"\bout of (?:the )?(?:tin|pan|mould)s? (?:straight|at once|immediately)", RegexOptions.None, Patience)]
     private static partial Regex OutAtOnce();
 
-    [GeneratedRegex(@"\b(?:turn(?:ed|ing)? (?:it |them )?out|unmould|unmold|invert|out of the (?:tin|pan|tins|pans|mould)|transfer to (?:a )?(?:wire )?rack|lift (?:\w+ )?(?:on)?to (?:a )?(?:wire )?rack|remove (?:\w+ )?(?:to|from)|move to (?:a )?(?:wire )?rack)\b", RegexOptions.None, Patience)]
+    [GeneratedRegex(@"\b(?:turn(?:ed|ing)? (?:it |them )?out|unmould|unmold|invert|out of the (?:tin|pan|tins|pans|mould)|transfer to (?:a )?(?:wire )?rack|lift (?:\w+ )?(?:on)?to (?:a )?(?:wire )?rack|remove (?:\w+ )?(?:to|from)(?! (?:the )?heat)|move to (?:a )?(?:wire )?rack)\b", RegexOptions.None, Patience)]
     private static partial Regex OutOfPan();
 
     [GeneratedRegex(@",?\s*\bbefore (?=(?:cutting|icing|glazing|frosting|filling|decorating|spreading|dipping|dusting|wrapping|assembling|covering|coating|turning out)\b)", RegexOptions.IgnoreCase, Patience)]
@@ -330,7 +339,7 @@ internal sealed partial class MethodReader
     [GeneratedRegex(@"\binside\b|\b(?:in|into|to) (?:the |a )?(?:[\w-]+ )?oven\b|\bdoor\b|\bin there\b", RegexOptions.None, Patience)]
     private static partial Regex InsideOven();
 
-    [GeneratedRegex(@"^(?:about|approx\.?|around|roughly) (?:\d{1,3}|two|three|four|five|six|eight|ten) (?:dozen|doz\.?|cookies|biscuits|buns|rolls|pieces|bars|squares)\b[^,;]{0,20}$", RegexOptions.None, Patience)]
+    [GeneratedRegex(@"^(?:about|approx\.?|around|roughly) (?:\d{1,3}|two|three|four|five|six|eight|ten)(?: (?:dozen|doz\.?|cookies|biscuits|buns|rolls|pieces|bars|squares)\b[^,;]{0,20})?\.?$", RegexOptions.None, Patience)]
     private static partial Regex BareYield();
 
     // What rises in its tin is shaped, whatever it was called before.

@@ -79,6 +79,13 @@ internal sealed partial class MethodReader
             piece = part ? $"For the {label.Groups["label"].Value.ToLowerInvariant()}, {char.ToLowerInvariant(piece[label.Length])}{piece[(label.Length + 1)..]}" : char.ToUpperInvariant(piece[label.Length]) + piece[(label.Length + 1)..];
         }
 
+        // "Fold every half hour for two hours, then leave ...": what is done meanwhile belongs to the rise, and the rest is told for itself.
+        if (FoldsEvery().Match(piece) is { Success: true } folds)
+        {
+            Note(piece[..folds.Length].Trim(' ', ','));
+            return folds.Length < piece.Length ? TakePiece(char.ToUpperInvariant(piece[folds.Length]) + piece[(folds.Length + 1)..]) : "remark";
+        }
+
         // "Tap it - if not hollow, give it another 5 minutes": what is done only then is a remark.
         if (OnlyIfNot().Match(piece) is { Success: true, Index: > 6 } perhaps)
         {
@@ -230,6 +237,8 @@ internal sealed partial class MethodReader
         var bare = Brackets().Replace(low, " ");
         var fridge = OrFridge().Match(bare);
         if (fridge.Success) bare = bare.Remove(fridge.Index, fridge.Length);
+        // "boil the syrup while it is in the oven" bakes nothing.
+        bare = WhileInOven().Replace(bare, " ");
         var times = TimePhrase.In(bare);
         var kind = KindOf(bare, heats, times);
         if (kind == StepKind.Bake)
@@ -250,7 +259,7 @@ internal sealed partial class MethodReader
 
         var time = TimeOf(kind, low, times);
         // A quarter of an hour and more of what no hands are at is a wait ("put it in a warm place for an hour").
-        if (kind is StepKind.Work or StepKind.Mix && time is { Low: >= 12 } && !Lasting().IsMatch(low)) kind = Machine().IsMatch(low) ? StepKind.BulkRise : StepKind.Rest;
+        if (kind is StepKind.Work or StepKind.Mix && time is { Low: >= 12 } && !Lasting().IsMatch(low)) kind = Machine().IsMatch(low) ? StepKind.BulkRise : !DoughStands(low, times) ? StepKind.Rest : _shaped || InPanSinceBulk() ? StepKind.Proof : StepKind.BulkRise;
         if (kind == StepKind.Rest && _pending.Exists(p => OvenOff().IsMatch(p.ToLowerInvariant())) && InsideOven().IsMatch(low)) kind = StepKind.Cool;
         // A pot that steams or simmers for long looks after itself.
         if (kind is StepKind.Work or StepKind.Mix && time is { Low: >= 20 } && Simmers().IsMatch(low) && !low.Contains("stirring", StringComparison.Ordinal)) kind = StepKind.Rest;

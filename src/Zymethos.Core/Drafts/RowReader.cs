@@ -10,6 +10,7 @@ internal sealed partial class RowReader
     private readonly RecipeRows _rows = new();
     private Section _section = Section.Head;
     private bool _headed;
+    private bool _isWhole;
 
     private enum Section
     {
@@ -222,6 +223,7 @@ internal sealed partial class RowReader
             if (list.Count > 0) AddLists(list);
             else AddLines([inline.Groups["rest"].Value]);
             if (list.Count == 0) rest = "";
+            _isWhole = list.Count > 0 && rest.Length == 0;
             Became(row, "line");
             _section = rest.Length > 0 ? Section.Method : Section.Ingredients;
             if (rest.Length > 0) AddMethod($"For the {PartName(inline.Groups["head"].Value).ToLowerInvariant()}: {rest}");
@@ -254,6 +256,9 @@ internal sealed partial class RowReader
         var numbered = Numbered().IsMatch(row) && !IsLine(row);
         if (!numbered && IsLine(row))
         {
+            // "For the sponge: 125g butter, ..." is all of the sponge; what stands in the next row is none of it.
+            if (_isWhole) _rows.Parts.Add(("", []));
+
             _section = Section.Ingredients;
             AddLines([row]);
             Became(row, "line");
@@ -297,6 +302,7 @@ internal sealed partial class RowReader
 
     private void Part(string heading)
     {
+        _isWhole = false;
         if (YieldWords.InHeading(heading) is { } bracket) _rows.Yields.Add(bracket.Yield);
         _rows.Parts.Add((Clip(PartName(heading), 80), []));
     }
@@ -304,6 +310,7 @@ internal sealed partial class RowReader
     private void AddLines(IEnumerable<string> lines)
     {
         if (_rows.Parts.Count == 0) _rows.Parts.Add(("", []));
+        _isWhole = false;
         foreach (var line in lines.SelectMany(l => LineSplitter.Split(l, _knowledge)).Select(l => l.Trim().TrimEnd(',', ';')))
         {
             // "630 g sour" where the sour is a part of its own: what was made there, and no new line.
@@ -356,6 +363,7 @@ internal sealed partial class RowReader
         var at = 0;
         for (; at < sentences.Count; at++)
         {
+            if (DayLabel().IsMatch(sentences[at])) break;
             var plain = sentences[at].TrimEnd('.', '!');
             var text = NeedWords().Replace(plain, "");
             var needed = text.Length < plain.Length;
@@ -412,7 +420,7 @@ internal sealed partial class RowReader
 
     private bool IsLine(string row)
     {
-        if (row.Length is 0 or > 220 || StrictNumber().IsMatch(row) || Hours().IsMatch(row) || HeatAndTime().IsMatch(row)) return false;
+        if (row.Length is 0 or > 220 || StrictNumber().IsMatch(row) || DayLabel().IsMatch(row) || Hours().IsMatch(row) || HeatAndTime().IsMatch(row)) return false;
         var pieces = LineSplitter.Split(row, _knowledge);
         var read = LineReader.Read(pieces[0], _knowledge);
         if (read.Traits.HasFlag(LineTraits.Heading)) return false;
@@ -559,6 +567,10 @@ internal sealed partial class RowReader
 
     [GeneratedRegex(@"\s+[-–—•·|]\s+|\s*,\s+", RegexOptions.None, 200)]
     private static partial Regex Bits();
+
+    // "Day 1, evening: feed 1 tbsp starter ..." says when something is done.
+    [GeneratedRegex(@"^(?:day (?:\d|one|two|three)|(?:the )?(?:evening|morning|night|afternoon|next day))\b[^:.]{0,24}:\s+[a-z]", RegexOptions.IgnoreCase, 200)]
+    private static partial Regex DayLabel();
 
     // "180C for 30 mins.": a bake, and no amount.
     [GeneratedRegex(@"^(?:gas(?: mark)? ?\d|\d{3}\s?°?\s?[CF]?)\b[^,;]{0,30}\b\d+[^,;]{0,12}(?:min|hour|hr|h\b)", RegexOptions.IgnoreCase, 200)]

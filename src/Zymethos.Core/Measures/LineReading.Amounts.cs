@@ -36,7 +36,8 @@ internal sealed partial class LineReading
             _amounts.Add(new ReadAmount(amount.Amount, each ? AmountRole.Each : AmountRole.Also, amount.Fullness));
             while (quantity.At < inside.Count)
             {
-                if (quantity.Amount() is { HasUnit: true } more) _amounts.Add(new ReadAmount(more.Amount, each ? AmountRole.Each : AmountRole.Also, more.Fullness));
+                // "(2 sheets, 17 oz)": the weight is that of all of it.
+                if (quantity.Amount() is { HasUnit: true } more) _amounts.Add(new ReadAmount(more.Amount, each && amount.Amount.Unit != MeasureUnit.Sheet ? AmountRole.Each : AmountRole.Also, more.Fullness));
                 else quantity.At++;
             }
 

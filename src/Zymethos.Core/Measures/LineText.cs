@@ -58,7 +58,7 @@ internal static partial class LineText
     [GeneratedRegex(@"\b(?<which>table|tea)[\s-]spoon(?<rest>s|fuls?)?\b", RegexOptions.IgnoreCase, 500)]
     private static partial Regex SplitSpoon();
 
-    // Slips and short forms of words for preparation.
+    // Slips and short forms that can mean nothing else.
     private static readonly Dictionary<string, string> Slips = new(StringComparer.Ordinal)
     {
         ["lg"] = "large",
@@ -74,9 +74,60 @@ internal static partial class LineText
         ["pckd"] = "packed",
         ["siftd"] = "sifted",
         ["grnd"] = "ground",
+        ["egs"] = "eggs",
+        ["egss"] = "eggs",
+        ["eegs"] = "eggs",
+        ["suger"] = "sugar",
+        ["suagr"] = "sugar",
+        ["shugar"] = "sugar",
+        ["buter"] = "butter",
+        ["btter"] = "butter",
+        ["flower"] = "flour",
+        ["flur"] = "flour",
+        ["raisng"] = "raising",
+        ["rasing"] = "raising",
+        ["cofee"] = "coffee",
+        ["coffe"] = "coffee",
+        ["choclate"] = "chocolate",
+        ["chocolte"] = "chocolate",
+        ["chocalate"] = "chocolate",
+        ["vanila"] = "vanilla",
+        ["vannila"] = "vanilla",
+        ["cinamon"] = "cinnamon",
+        ["cinammon"] = "cinnamon",
+        ["cinnamom"] = "cinnamon",
+        ["almods"] = "almonds",
+        ["alomnds"] = "almonds",
+        ["hazlenuts"] = "hazelnuts",
+        ["hazlenut"] = "hazelnut",
+        ["wallnuts"] = "walnuts",
+        ["walnutts"] = "walnuts",
+        ["pistacios"] = "pistachios",
+        ["pistachoes"] = "pistachios",
+        ["penuts"] = "peanuts",
+        ["cardamon"] = "cardamom",
+        ["dessicated"] = "desiccated",
+        ["desicated"] = "desiccated",
+        ["disolved"] = "dissolved",
+        ["powdr"] = "powder",
+        ["pwder"] = "powder",
+        ["yoghourt"] = "yoghurt",
+        ["yoghart"] = "yoghurt",
+        ["rasins"] = "raisins",
+        ["raisens"] = "raisins",
+        ["sultannas"] = "sultanas",
+        ["sultana's"] = "sultanas",
+        ["marzapan"] = "marzipan",
+        ["zuchini"] = "zucchini",
+        ["lemmon"] = "lemon",
+        ["milc"] = "milk",
+        ["yest"] = "yeast",
+        ["yeats"] = "yeast",
+        ["honney"] = "honey",
+        ["molases"] = "molasses",
     };
 
-    [GeneratedRegex(@"\b(?:lg|lge|med(?=\s)|chopd|choped|chpd|meltd|softend|gratd|slicd|pckd|siftd|grnd)\b", RegexOptions.IgnoreCase, 500)]
+    [GeneratedRegex(@"\b(?:lg|lge|med(?=\s)|chopd|choped|chpd|meltd|softend|gratd|slicd|pckd|siftd|grnd|egs|egss|eegs|suger|suagr|shugar|buter|btter|flur|raisng|rasing|cofee|coffe|choclate|chocolte|chocalate|vanila|vannila|cinamon|cinammon|cinnamom|almods|alomnds|hazlenuts|hazlenut|wallnuts|walnutts|pistacios|pistachoes|penuts|cardamon|dessicated|desicated|disolved|powdr|pwder|yoghourt|yoghart|rasins|raisens|sultannas|sultana's|marzapan|zuchini|lemmon|milc|yest|yeats|honney|molases|(?<=(?:plain|raising|bread|white|strong|purpose|cake|rice|corn|almond|wholemeal|rye) )flower)\b", RegexOptions.IgnoreCase, 500)]
     private static partial Regex SlippedForm();
 
     [GeneratedRegex(@"(?:~|≈)", RegexOptions.None, 500)]

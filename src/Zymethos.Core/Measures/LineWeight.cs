@@ -28,6 +28,8 @@ public static class LineWeight
         }
 
         var weighed = Weighed(amounts);
+        // "juice of 1 orange (4 tbsp)": how much a fruit gives differs, and the bracket says it.
+        if (weighed is null && amounts[0] is { Role: AmountRole.Main } whole1 && whole1.Amount.Unit == MeasureUnit.Piece && amounts.FirstOrDefault(a => a.Role == AmountRole.Also && a.Amount.Unit.Dimension == UnitDimension.Volume) is { } poured) weighed = Grams(poured, ingredient, forms, size, dialect);
         if (weighed is { } w && Measured(amounts, ingredient, forms, size, dialect) is { } m && m > 0 && Math.Abs(w - m) / w > Tolerance)
             doubts.Add($"By weight this is {w:0} g, by measure about {m:0} g. The weight counts; is it right?");
         var result = weighed ?? main ?? also.FirstOrDefault(g => g is not null);
