@@ -437,7 +437,7 @@ internal sealed partial class RowReader
         return !IsSentence(row, read) && (read.Ingredient is not null || read.Amounts.Length > 0 || _section == Section.Ingredients);
     }
 
-    private bool IsMethod(string row) => StrictNumber().IsMatch(row) || (Numbered().IsMatch(row) && !StartsLine(row)) || IsSentence(row, LineReader.Read(row.Length > 220 ? row[..220] : row, _knowledge));
+    private bool IsMethod(string row) => StrictNumber().IsMatch(row) || DayLabel().IsMatch(row) || (Numbered().IsMatch(row) && !StartsLine(row)) || IsSentence(row, LineReader.Read(row.Length > 220 ? row[..220] : row, _knowledge));
 
     private static bool IsSentence(string row, ReadLine read)
     {

@@ -25,7 +25,9 @@ public static class LineReader
         var plain = LineText.Plain(FruitWords.InFront(text));
         if (plain.Length == 0) return Empty(text, LineTraits.None);
         if (plain.EndsWith(':') && !plain.Any(char.IsDigit)) return Empty(text, LineTraits.Heading) with { Note = plain.TrimEnd(':').Trim() };
-        return new LineReading(text, plain.Split(' '), knowledge).Finish();
+        var read = new LineReading(text, plain.Split(' '), knowledge).Finish();
+        // A slip is read as what it must mean, and asked about all the same.
+        return LineText.Slip(text) is { } slip ? read with { IsGuessed = true, Doubts = read.Doubts.Add($"I took “{slip.Wrong}” for {slip.Right}. Is it?") } : read;
     }
 
     /// <summary>Reads every line of a text; empty lines are left out.</summary>

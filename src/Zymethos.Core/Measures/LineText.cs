@@ -35,6 +35,19 @@ internal static partial class LineText
         return LastDot().Replace(text, "");
     }
 
+    /// <summary>A word of a line that was misspelt, and what it was taken for; null when there is none. Short forms ("lg") are none.</summary>
+    public static (string Wrong, string Right)? Slip(string line)
+    {
+        foreach (Match match in SlippedForm().Matches(line))
+        {
+            if (match.Length > 2 && !ShortForms.Contains(match.Value.ToLowerInvariant())) return (match.Value, Slips[match.Value.ToLowerInvariant()]);
+        }
+
+        return null;
+    }
+
+    private static readonly HashSet<string> ShortForms = ["lg", "lge", "med", "chopd", "choped", "chpd", "meltd", "softend", "gratd", "slicd", "pckd", "siftd", "grnd"];
+
     [GeneratedRegex(@"^\s*(?:[-*•·▢□☐–—]\s+|[•·▢□☐]\s*|\[\s?\]\s*)", RegexOptions.None, 500)]
     private static partial Regex Bullet();
 
