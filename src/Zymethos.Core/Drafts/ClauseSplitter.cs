@@ -93,9 +93,9 @@ internal static partial class ClauseSplitter
 
     /// <summary>"..., then into the refrigerator for 12 hours": it goes elsewhere, and another wait begins.</summary>
     private static bool IsNewPlace(List<Match> words, int at, string sentence) =>
-        at > 0 && words[at - 1].Value.ToLowerInvariant() is "then" && words[at].Value.ToLowerInvariant() is "into" or "in" or "to" && NewPlace().IsMatch(sentence[words[at].Index..]);
+        at > 0 && words[at - 1].Value.ToLowerInvariant() is "then" && (words[at].Value.ToLowerInvariant() is "into" or "in" or "to" || char.IsAsciiDigit(words[at].Value[0])) && NewPlace().IsMatch(sentence[words[at].Index..]);
 
-    [GeneratedRegex(@"^(?:in|into|to) (?:the |a |your )?(?:(?:cold|hot) )?(?:fridge|refrigerator|freezer)\b[^.;]*\d", RegexOptions.IgnoreCase, 200)]
+    [GeneratedRegex(@"^\d{1,3} ?(?:min\w*|h|hrs?|hours?)\b[^.;]{0,24}\b(?:in|into) (?:the |a |your )?(?:fridge|refrigerator|freezer)\b|^(?:in|into|to) (?:the |a |your )?(?:(?:cold|hot) )?(?:fridge|refrigerator|freezer)\b[^.;]*\d", RegexOptions.IgnoreCase, 200)]
     private static partial Regex NewPlace();
 
     [GeneratedRegex(@"[\p{L}\d][\p{L}\d'’\-/]*|&|[½¼¾⅓⅔]", RegexOptions.None, 200)]

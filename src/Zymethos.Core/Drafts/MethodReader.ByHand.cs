@@ -41,13 +41,14 @@ internal sealed partial class MethodReader
 
     private const string Count = @"\d{1,2}(?:\s?[-–]\s?\d{1,2}| to \d{1,2})?|five|six|eight|ten|twelve|fifteen|twenty";
     private const string Min = @"(?:\s?min(?:ute)?s?\.?)";
-    private const string Machine1 = @"(?:in (?:a |the |your )?(?:stand )?mixer|with (?:a |the )?(?:dough hook|mixer|machine)|by machine|by mixer|in (?:a |the )machine|using a (?:mixer|dough hook))";
+    private const string Machine1 = @"(?:in (?:a |the |your )?(?:stand |food )?mixer|with (?:a |the )?(?:dough hook|mixer|machine)|by machine|by mixer|in (?:a |the )machine|using a (?:mixer|dough hook))";
 
     [GeneratedRegex(@"\b(?:for )?(?:about )?(?<machine>" + Count + ")" + Min + "? " + Machine1 + @"[^.;]{0,20}?[,(]?\s*\bor\b (?:for )?(?:about )?(?<hand>" + Count + ")" + Min + @"? by hand\b"
         + @"|" + Machine1 + @"[^.;]{0,30}? (?:for )?(?:about )?(?<machine>" + Count + ")" + Min + @"?[^.;]{0,30}?[,(]?\s*\bor\b (?:knead |for )?(?:about )?(?<hand>" + Count + ")" + Min + @"? by hand\b"
         + @"|\bby hand (?:for )?(?:about )?(?<hand>" + Count + ")" + Min + @"?[^.;]{0,20}?[,(]?\s*\bor\b (?:for )?(?:about )?(?<machine>" + Count + ")" + Min + "? " + Machine1
         + @"|(?:for )?(?:about )?(?<hand>" + Count + ")" + Min + @" by hand[^.;]{0,20}?[,(]?\s*\bor\b (?:for )?(?:about )?(?<machine>" + Count + ")" + Min + "? " + Machine1
         + @"|\b(?<hand>" + Count + ")" + Min + @"[^.;]{0,20}?[,(]?\s*\(?\bor (?:for )?(?:about )?(?<machine>" + Count + ")" + Min + "? " + Machine1
+        + @"|\b(?<hand>" + Count + ")" + Min + @" \((?:or )?(?<machine>" + Count + ")" + Min + "? " + Machine1
         + @"|" + Machine1 + @"[^.;]{0,60}?,?\s*\bor (?:knead |work |beat |whisk |mix )?(?:it )?by hand\b(?: (?:for )?(?:about )?(?<hand>" + Count + ")" + Min + @")?"
         + @"|\bby hand,? or " + Machine1 + @"|\b(?<machine>" + Count + ")" + Min + @"?[,(]?\s*\(?or (?:about )?(?<hand>" + Count + ")" + Min + @"? (?:if (?:kneading |doing it )?)?by hand\b", RegexOptions.None, Patience)]
     private static partial Regex EitherWay();

@@ -14,6 +14,7 @@ internal sealed partial class MethodReader
         if (words.Count == 0) return false;
         if (StartsWithVerb(words, 0)) return true;
         if (UnlistedVerb().IsMatch(low) || (BakeVerb().IsMatch(low) && !BakeRemark().IsMatch(low) && TimePhrase.In(low).Count > 0)) return true;
+        if (_bake >= 0 && TimePhrase.In(low) is [{ Index: < 3 }, ..] && OnThePan().IsMatch(low)) return true;
         if (IntoCold().IsMatch(low) && TimePhrase.In(low).Count > 0) return true;
         if (GoesIn().IsMatch(low) && TimePhrase.In(low).Count > 0) return true;
         if (OutOfPan().IsMatch(low) || IntoOven().IsMatch(low) || Oven().IsMatch(low)) return true;
@@ -65,12 +66,12 @@ internal sealed partial class MethodReader
         if (FreezeWords().IsMatch(low) && times.Count > 0) return StepKind.Freeze;
         if (ThawWords().IsMatch(low) && !low.Contains("don't", StringComparison.Ordinal)) return StepKind.Thaw;
         if (SoakWords().IsMatch(low) && !(times.Count > 0 && times[0].High < 5)) return StepKind.Soak;
-        if (MatureWords().IsMatch(low) || (times.Any(t => t.Low >= 1440) && MatureKeep().IsMatch(low))) return StepKind.Mature;
+        if (MatureWords().IsMatch(low) || (times.Any(t => t.Low >= 1440) && MatureKeep().IsMatch(low))) return _bake < 0 && !MatureWords().IsMatch(low) && (Steps.Count == 0 || FruitStands(low)) ? StepKind.Soak : StepKind.Mature;
         if (ChillWords().IsMatch(low) && !WorkFirst().IsMatch(low)) return StepKind.Chill;
         if (CoolWords().IsMatch(low) && (!WorkFirst().IsMatch(low) || (_bake >= 0 && OutOfPan().IsMatch(low)))) return StepKind.Cool;
         if (_bake >= 0 && RestWords().IsMatch(low) && times.Any(t => t.Low >= 1440)) return StepKind.Mature;
         if (RestWords().IsMatch(low) && (times.Count > 0 || RestUntil().IsMatch(low))) return DoughStands(low, times) ? (_shaped || InPanSinceBulk() || (_context.HasYeast && Steps.Count > 0 && SecondRise().IsMatch(Steps[^1].Low)) ? StepKind.Proof : StepKind.BulkRise) : FruitStands(low) ? StepKind.Soak : OnHotPan(low, times) ? StepKind.Cool : StepKind.Rest;
-        if (OnPan().IsMatch(low) && times.Count > 0 && _bake >= 0) return StepKind.Cool;
+        if ((OnPan().IsMatch(low) || (OnThePan().IsMatch(low) && times is [{ Index: < 3 }, ..])) && times.Count > 0 && _bake >= 0) return StepKind.Cool;
         return Kneads().IsMatch(low) ? StepKind.Mix : StepKind.Work;
     }
 

@@ -53,6 +53,15 @@ internal sealed partial class MethodReader
     [GeneratedRegex(@"^(?:then )?(?:straight )?(?:in|into|to) the (?:fridge|refrigerator|freezer)\b", RegexOptions.None, Patience)]
     private static partial Regex IntoCold();
 
+    [GeneratedRegex(@"^(?:divide[:,]? (?:into )?)?(?<n>\d{1,2}) x (?:about )?\d{2,4} ?g\b[^;]{0,30}$", RegexOptions.None, Patience)]
+    private static partial Regex Portions();
+
+    [GeneratedRegex(@"^check (?:at|from|after)\b", RegexOptions.None, Patience)]
+    private static partial Regex ChecksFrom();
+
+    [GeneratedRegex(@"^Makes (?<what>[a-z]+): (?<n>\d{1,3})$", RegexOptions.IgnoreCase, Patience)]
+    private static partial Regex ColonYield();
+
     [GeneratedRegex(@"\bat this (?:point|stage)\b|\bat this time\b", RegexOptions.None, Patience)]
     private static partial Regex PointOfTime();
 
@@ -68,7 +77,7 @@ internal sealed partial class MethodReader
     [GeneratedRegex(@"^(?:\w+\s){0,4}?(?:rise|rest|proof|prove|bulk|chill|soak|knead|fridge|rolled|dip|mix)\b.{0,40}\d", RegexOptions.None, Patience)]
     private static partial Regex Telegraph();
 
-    [GeneratedRegex(@"^(?:don'?t|do not|never|be careful|be sure|take care|notes?:|nb\b|tips?:|hints?:|if\b(?! using)|you can|you may|you could|you should|some (?:people|bakers|like)|many|most|my |i |we |this |these |those |they |it (?:is|will|should|may|can|has|takes|looks|'s)|it's|there|nice|enjoy\b|serve\b(?! .*\b(?:bake|oven)\b)|perfect|delicious|good luck|love\b|not for|infants|children|tastes|best |check (?:at|from|after|the)|(?:start|begin) (?:checking|looking|to check|testing)|keep an eye|watch (?:them|it|carefully|closely)|each loaf|feeds|optional|(?:make|do|bake|prepare)[- ]ahead\b|to (?:make|bake|prepare) ahead\b|test (?:by|with|it|them|for|that|the)\b|insert a (?:skewer|toothpick|knife|cocktail)|core (?:temp\w* )?(?:of |is )?\d|eat\b|crisp (?:on|for|the)\b|(?:do |give it )?(?:a |one |another )?(?:set|round)s? of (?:stretch|coil|fold)[^.]*\bevery\b|do (?:a |one )?(?:set|round)s? of|.*\bkettle on\b|(?:stretch and )?fold (?:it |the dough )?every|put the kettle|large |small |remember|all in one|thanks|dear|happy|yum|great|traditionally|traditional|depending|alternatively|the (?:[\w-]+ ){1,4}?(?:is|are|will|should|may|can|must|stays?|looks?|rises?|sinks?|spreads?)\b|place (?:the )?(?:oven )?rack|position (?:a|the) rack|arrange (?:the )?(?:oven )?racks?|adjust (?:the )?(?:oven )?rack|draw a)", RegexOptions.None, Patience)]
+    [GeneratedRegex(@"^(?:don'?t|do not|never|be careful|be sure|take care|notes?:|nb\b|tips?:|hints?:|if\b(?! using)|you can|you may|you could|you should|some (?:people|bakers|like)|many|most|my |i |we |this |these |those |they |it (?:is|will|should|may|can|has|takes|looks|'s)|it's|there|nice|enjoy\b|serve\b(?! .*\b(?:bake|oven)\b)|perfect|delicious|good luck|love\b|not for|infants|children|tastes|best |check (?:at|from|after|the)|(?:start|begin) (?:checking|looking|to check|testing)|keep an eye|watch (?:them|it|carefully|closely)|each loaf|feeds|optional|(?:re-?heat|toast|warm|refresh) (?:a|one|any|slices?|left)\b|(?:make|do|bake|prepare)[- ]ahead\b|to (?:make|bake|prepare) ahead\b|test (?:by|with|it|them|for|that|the)\b|insert a (?:skewer|toothpick|knife|cocktail)|core (?:temp\w* )?(?:of |is )?\d|eat\b|crisp (?:on|for|the)\b|(?:do |give it )?(?:a |one |another )?(?:set|round)s? of (?:stretch|coil|fold)[^.]*\bevery\b|do (?:a |one )?(?:set|round)s? of|.*\bkettle on\b|(?:stretch and )?fold (?:it |the dough )?every|put the kettle|large |small |remember|all in one|thanks|dear|happy|yum|great|traditionally|traditional|depending|alternatively|the (?:[\w-]+ ){1,4}?(?:is|are|will|should|may|can|must|stays?|looks?|rises?|sinks?|spreads?)\b|place (?:the )?(?:oven )?rack|position (?:a|the) rack|arrange (?:the )?(?:oven )?racks?|adjust (?:the )?(?:oven )?rack|draw a)", RegexOptions.None, Patience)]
     private static partial Regex RemarkWords();
 
     [GeneratedRegex(@"\bback in(?:to the oven)?\b(?! (?:the|a) (?:bowl|fridge|pan|freezer))|\bgoes? in(?:to the oven)?\b|\bgo in(?:to the oven)?\b", RegexOptions.None, Patience)]
@@ -80,7 +89,7 @@ internal sealed partial class MethodReader
     [GeneratedRegex(@"^(?:\w+,? ){0,3}?(?:pre-?\s?heat(?!ed)|heat (?:the |your |an? )?(?:dutch |oven|casserole|cast[- ]iron|baking (?:stone|steel)|pizza stone)|warm (?:the|your) oven|set (?:the |your )?oven|turn (?:the |your )?oven|take out of the oven before)", RegexOptions.None, Patience)]
     private static partial Regex PreheatOnly();
 
-    [GeneratedRegex(@"^(?:(?:next morning|in the morning|meanwhile|now|then),? )?(?:hot |moderate |medium |slow |warm )?oven\b|^\d{3}\s?°?\s?[cf]? oven\b\.?$|^(?:gas ?\d|\d{3}\s?°?\s?[cf]?)(?:\s?/\s?\d{3}\s?°?\s?[cf]?)?\s*\.?$", RegexOptions.None, Patience)]
+    [GeneratedRegex(@"^(?:(?:next morning|in the morning|meanwhile|now|then),? )?(?:hot |moderate |medium |slow |warm )?oven\b|^\d{3}\s?°?\s?[cf]? oven\b\.?$|^set (?:it )?(?:to|at) (?:gas ?\d|\d{3})|^(?:gas ?\d|\d{3}\s?°?\s?[cf]?)(?:\s?/\s?\d{3}\s?°?\s?[cf]?)?\s*\.?$", RegexOptions.None, Patience)]
     private static partial Regex OvenFirst();
 
     [GeneratedRegex(@"^oven\b|\boven (?:to |at |on )?\d|^(?:gas ?\d|\d{3}\s?°?\s?[cf]?)(?:\s?/\s?\d{3}\s?°?\s?[cf]?)?\s*(?:,|\.|$)|^\d{3}\s?°?\s?[cf]? oven\b", RegexOptions.None, Patience)]
@@ -98,7 +107,7 @@ internal sealed partial class MethodReader
     [GeneratedRegex(@"\b(?:before|after|while|raw or|if not|when|rather than|once) bak(?:e|ed|ing)\b|\b(?:ready|about|time|want|going) to bake\b|\bbefore (?:you|they) bake\b|\b(?:when|if) (?:you )?(?:bake|baking)\b|\b(?:freshly|newly|half|part) baked\b|\bdry rather than bake\b|\bbaked (?:goods|beans)|\bbaked on the\b|\bis baked\b$|\bre-?bake", RegexOptions.None, Patience)]
     private static partial Regex BakeRemark();
 
-    [GeneratedRegex(@"\bin(?:to)? (?:the |a |an )?(?:[\w°º]+ ){0,2}oven\b(?! glove)|\breturn(?:ed)? (?:it |them )?to the oven\b|\bback in the oven\b", RegexOptions.None, Patience)]
+    [GeneratedRegex(@"\bin(?:to)? (?:the |a |an )?(?:[\w°º]+ ){0,2}oven\b(?! glove)|\breturn(?:ed)? (?:it |them )?to (?:the )?oven\b|\bback in the oven\b", RegexOptions.None, Patience)]
     private static partial Regex IntoOven();
 
     [GeneratedRegex(@"\b(?:turned[- ]off|cooling|falling|residual heat of the) oven\b", RegexOptions.None, Patience)]
@@ -166,10 +175,10 @@ internal sealed partial class MethodReader
     [GeneratedRegex(@"\b(?:cream|beat|whip|knead|mixer|speed|on (?:low|medium|high)(?! heat)|dough hook|electric whisk|food processor|blitz|paddle)\b(?! (?:cheese|cream))|^mix\b(?=.*\d+ ?min)", RegexOptions.None, Patience)]
     private static partial Regex Kneads();
 
-    [GeneratedRegex(@"\b(?:shape|divide|plait|braid|(?:make|form)(?: up)? (?:into |in )?(?:\d+|six|eight|ten|twelve|sixteen|little|small|round) (?:\w+ )?(?:buns|rolls|balls|loaves|rounds|pieces|bagels|sticks)|roll (?:them |it |each |the dough |dough |piece |pieces |out |up |into|in )|roll into|form (?:into|about|\d|an? (?!(?:\w+,? ){0,2}(?:dough|paste|batter|mixture|mix|ball|crumb|icing)))|cut (?:into|out|in|a)|stamp|drop|scoop|pipe|split into|mould|split in)\b", RegexOptions.None, Patience)]
+    [GeneratedRegex(@"\b(?:shape|divide|plait|braid|(?:make|form)(?: up)? (?:into |in )?(?:\d+|six|eight|ten|twelve|sixteen|little|small|round) (?:\w+ )?(?:buns|rolls|balls|loaves|rounds|pieces|bagels|sticks)|roll (?:them |it |each |the dough |dough |piece |pieces |out |up |into|in )|roll into|form (?:into|about|\d|an? (?!(?:\w+,? ){0,2}(?:dough|paste|batter|mixture|mix|ball|crumb|icing)))|cut (?:into|out|in|a|\d)|stamp|drop|scoop|pipe|split into|mould|split in)\b", RegexOptions.None, Patience)]
     private static partial Regex Shapes();
 
-    [GeneratedRegex(@"\bwhil(?:e|st) (?:(?:it|they|the \w+|these|those)(?: is| are|'s)? )?(?:(?:still|just|a little|slightly|quite|very) )*(?:luke)?(?:warm|hot)\b|\bwhile (?:(?:it|they|the \w+|these|those)(?: is| are|'s)? )?(?:still )?(?:luke)?(?:warm|hot)\b|\bwhile (?:the |each )?[\w ]{1,20} (?:is|are) (?:still )?(?:luke)?(?:warm|hot)\b|\bstill (?:luke)?warm\b|\bwhen (?:just )?warm\b|^while (?:it'?s|they'?re) cooling in (?:the )?tin|\bwhile its cooling in tin\b|\bglaze warm\b", RegexOptions.None, Patience)]
+    [GeneratedRegex(@"\bwhil(?:e|st) (?:(?:it|they|the \w+|these|those)(?: is| are|'s)? )?(?:(?:still|just|a little|slightly|quite|very) )*(?:luke)?(?:warm|hot)\b|\bwhile (?:(?:it|they|the \w+|these|those)(?: is| are|'s)? )?(?:still )?(?:luke)?(?:warm|hot)\b|\bwhile (?:the |each )?[\w ]{1,20} (?:is|are) (?:still )?(?:luke)?(?:warm|hot)\b|\bstill (?:luke)?warm\b|\bwhen (?:just |still )?(?:warm|hot)\b|^while (?:it'?s|they'?re) cooling in (?:the )?tin|\bwhile its cooling in tin\b|\bglaze warm\b", RegexOptions.None, Patience)]
     private static partial Regex WhileWarm();
 
     [GeneratedRegex(@"\b(?:when|once|until|after|till|as soon as|only when)\b[^.,]{0,34}?\b(?:completely cool|cold|cooled|cool(?:ed)? completely|cool|fully cool)\b(?! enough| down for)", RegexOptions.None, Patience)]
@@ -339,7 +348,7 @@ internal sealed partial class MethodReader
     [GeneratedRegex(@"\binside\b|\b(?:in|into|to) (?:the |a )?(?:[\w-]+ )?oven\b|\bdoor\b|\bin there\b", RegexOptions.None, Patience)]
     private static partial Regex InsideOven();
 
-    [GeneratedRegex(@"^(?:about|approx\.?|around|roughly) (?:\d{1,3}|two|three|four|five|six|eight|ten)(?: (?:dozen|doz\.?|cookies|biscuits|buns|rolls|pieces|bars|squares)\b[^,;]{0,20})?\.?$", RegexOptions.None, Patience)]
+    [GeneratedRegex(@"^(?:(?:about|approx\.?|around|roughly) )?(?:\d{1,3}|two|three|four|five|six|eight|ten)(?:(?<=(?:about|approx\.?|around|roughly) \d{1,3})| (?:dozen|doz\.?|cookies|biscuits|buns|rolls|pieces|bars|squares|slices|wedges|scones|muffins)\b[^,;]{0,20})\.?$|^(?:wedges|slices|pieces|bars|squares|portions): \d{1,3}\.?$", RegexOptions.None, Patience)]
     private static partial Regex BareYield();
 
     // What rises in its tin is shaped, whatever it was called before.

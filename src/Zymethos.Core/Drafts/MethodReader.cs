@@ -102,11 +102,19 @@ internal sealed partial class MethodReader
             return "yield";
         }
 
-        if (_bake >= 0 && BareYield().IsMatch(low) && YieldWords.Line($"Makes {piece.TrimEnd('.', '!')}") is { } bare)
+        if (_bake >= 0 && BareYield().IsMatch(low) && YieldWords.Line(ColonYield().Replace($"Makes {piece.TrimEnd('.', '!')}", "Makes ${n} ${what}")) is { } bare)
         {
             _reading.Yield ??= bare with { Rank = 0 };
             Note(piece);
             return "yield";
+        }
+
+        // "8 x 115g.": the dough is divided so.
+        if (_bake < 0 && Portions().Match(low) is { Success: true } portions)
+        {
+            Divide(new YieldWords(int.Parse(portions.Groups["n"].Value, CultureInfo.InvariantCulture), "pieces", 2), "divide");
+            Add($"Divide into {low.TrimEnd('.')}", "divide into pieces", StepKind.Work, null);
+            return "step";
         }
 
         PieceWords(low);
@@ -223,6 +231,12 @@ internal sealed partial class MethodReader
         }
 
         // "... and test with a skewer" stays with the bake that it tests.
+        if (Steps.Count > 0 && _bake == Steps.Count - 1 && ChecksFrom().IsMatch(low))
+        {
+            Keep(clause);
+            return true;
+        }
+
         if (Steps.Count > 0 && _bake == Steps.Count - 1 && TestOnly().IsMatch(low))
         {
             Keep(clause);
@@ -288,6 +302,7 @@ internal sealed partial class MethodReader
         if (step.Draft.Instruction.Length == 0) step.Draft.Title = TitleOf(clause);
         step.Draft.Instruction = _sameSentence ? $"{step.Draft.Instruction.TrimEnd('.', ',')}{(clause.StartsWith("and ", StringComparison.OrdinalIgnoreCase) || clause.StartsWith("then ", StringComparison.OrdinalIgnoreCase) ? " " : ", ")}{Sentence(clause, false)}" : $"{step.Draft.Instruction} {Sentence(clause)}".Trim();
         step.Low = $"{step.Low}; {clause.ToLowerInvariant()}";
+        if (Steps.Exists(s => s.Kind == StepKind.BulkRise) && Shapes().IsMatch(clause.ToLowerInvariant())) _shaped = true;
         if (Kneads().IsMatch(clause.ToLowerInvariant())) step.Kind = StepKind.Mix;
         step.Draft.Kind = Words.Of(step.Kind);
         TestsAndTouches(step, clause.ToLowerInvariant());

@@ -125,6 +125,7 @@ internal sealed partial class RowReader
             return;
         }
 
+        if (_section == Section.Head && _rows.Parts.Count == 0 && Told().Match(row) is { Success: true } told && YieldWords.Line(told.Value.TrimEnd('.')) is { } within) _rows.Yields.Add(within);
         if (announced && _section == Section.Head)
         {
             _rows.Summary.Add(row);
@@ -520,7 +521,7 @@ internal sealed partial class RowReader
     [GeneratedRegex(@"^(?:ingredients?|(?:what )?you(?:'ll| will)? need|shopping list|ingredients list|ingredients for .{1,25})$", RegexOptions.None, 200)]
     private static partial Regex IngredientHeading();
 
-    [GeneratedRegex(@"^(?:method|directions?|instructions?|preparation|steps|how to make (?:it|them)|procedure|what to do|the method|to make|making it|preparation method)$", RegexOptions.None, 200)]
+    [GeneratedRegex(@"^(?:method|directions?|instructions?|preparation|steps|how to make (?:it|them)|procedure|what to do|what you do|how to make it|how it is done|how it'?s done|making|the method|to make|making it|preparation method)$", RegexOptions.None, 200)]
     private static partial Regex MethodHeading();
 
     [GeneratedRegex(@"^(?:notes?|tips?|storage|nutrition(?: facts)?|cook's notes?|baker's notes?|variations?|recipe notes?)$", RegexOptions.None, 200)]
@@ -564,6 +565,10 @@ internal sealed partial class RowReader
 
     [GeneratedRegex(@"^\d{1,3}[- ](?:hours?|hrs?|minutes?|mins?|days?|weeks?)\b", RegexOptions.IgnoreCase, 200)]
     private static partial Regex Hours();
+
+    // "From the bay tree café, makes 16 squares".
+    [GeneratedRegex(@"(?<=[,;–—-] )(?:makes|serves|yields)\s+(?:about )?\d{1,3}[^.,;]{0,30}\.?$", RegexOptions.IgnoreCase, 200)]
+    private static partial Regex Told();
 
     [GeneratedRegex(@"\s+[-–—•·|]\s+|\s*,\s+", RegexOptions.None, 200)]
     private static partial Regex Bits();

@@ -174,7 +174,7 @@ internal sealed partial record TimePhrase(int Low, int High, int Index, int Leng
 
     private const string Digits = @"(?:\d+\s?[½¼¾⅓⅔]|[½¼¾⅓⅔]|\d+(?:[.,]\d+)?(?:[\s-]\d/\d)?|\d/\d)";
     private const string Number = @"(?:" + Digits + @"|\b(?:an?(?: further| good| full)?|one|two|three|four|five|six|seven|eight|nine|ten|twelve|fifteen|twenty|thirty|forty|fifty|sixty|a couple of|a few|couple of|several)\b)";
-    private const string Unit = @"(?:minutes?|mins?|hours?|hrs?|h|days?|fortnights?|weeks?|wks?|months?|years?|yrs?|seconds?|secs?|m(?=[\s.,;]|$))\b\.?";
+    private const string Unit = @"(?:minutes?|mins?|hours?|hrs?|h|days?|fortnights?|weeks?|wks?|months?|mos?|years?|yrs?|seconds?|secs?|m(?=[\s.,;]|$))\b\.?";
 
     // night | half an hour | an hour and a half | 1 hour 30 minutes | 50 mins - 1 hr | 12 to 15 min | 1 1/2 to 2 hours
     [GeneratedRegex(@"(?<night>\bover ?night\b)"

@@ -41,6 +41,7 @@ internal static class VerbWords
         if (word.EndsWith("-up", StringComparison.Ordinal)) return false;
         // "re-mark", "re-roll": the same work again.
         if (word.StartsWith("re-", StringComparison.Ordinal) && !Plain.Contains(word)) word = word[3..];
+        if (word == "rise") return next is "for" or "until" or "till" or "again" or "covered" or "another" or "about" or "in" or "overnight" || (next is { Length: > 0 } && (char.IsAsciiDigit(next[0]) || next[0] is '½' or '¾'));
         if (word == "fridge") return next is "overnight" or "for" || (next is { Length: > 0 } && char.IsAsciiDigit(next[0]));
         if (word == "blind") return next is "bake";
         if (!Plain.Contains(word)) return false;

@@ -28,7 +28,7 @@ internal sealed partial class LineReading
     {
         if (inside.Count == 0) return;
         var quantity = new QuantityReader(inside, _knowledge.Dialect);
-        if (quantity.Amount() is { HasUnit: true } amount && inside.Skip(quantity.At).All(t => t is "each" or "total" or "," or "/" or "or" or "in" or "about" or "weight" or "altogether" or "together" or "all" or "approx" || IsAmountWord(t)))
+        if (quantity.Amount() is { HasUnit: true } amount && inside.Skip(quantity.At).All(t => t is "each" or "total" or "," or "/" or "or" or "in" or "about" or "weight" or "altogether" or "together" or "all" or "approx" or "peeled" or "drained" or "shelled" or "pitted" or "stoned" or "net" or "cored" or "prepared" or "squeezed" || IsAmountWord(t)))
         {
             // "2 cans (15 oz)" and "2 (15 oz) cans": that much in each. "2 sticks (8 oz)", "1 cup (120 g)": the same again.
             var counts = before.Count == 1 || (before.Count > 1 && UnitWords.Find(before[^1]) is { } unit && (unit == MeasureUnit.Can || unit == MeasureUnit.Packet || unit == MeasureUnit.Jar || unit == MeasureUnit.Sheet));

@@ -86,6 +86,13 @@ internal sealed partial class LineReading
         }
 
         segments.RemoveAll(s => s.Count == 0);
+        // "flour, strong", "yeast, instant": the sort stands behind, and both together are the name.
+        if (segments is [var first, { Count: 1 } sort, ..] && first.Count <= 2 && LineWords.Forms.Contains(sort[0].ToLowerInvariant()) is false && _knowledge.Find($"{sort[0]} {string.Join(' ', first)}") is not null)
+        {
+            segments[0] = [sort[0], .. first];
+            segments.RemoveAt(1);
+        }
+
         var named = Longest(segments);
         for (var i = 0; i < segments.Count; i++)
         {

@@ -72,7 +72,7 @@ public static partial class LineSplitter
         var pieces = new List<string>();
         foreach (var piece in Commas(line))
         {
-            var starts = StartsWithAmount(piece) && LineReader.Read(piece, knowledge) is { Amounts.Length: > 0, Name.Length: > 0 } read && (read.Ingredient is not null || (read.Name.Length > 2 && piece.Any(char.IsDigit) && !SizeOnly().IsMatch(piece)));
+            var starts = !ShareOfIt().IsMatch(piece) && StartsWithAmount(piece) && LineReader.Read(piece, knowledge) is { Amounts.Length: > 0, Name.Length: > 0 } read && (read.Ingredient is not null || (read.Name.Length > 2 && piece.Any(char.IsDigit) && !SizeOnly().IsMatch(piece)));
             // ", tablespoon treacle": one of them.
             if (pieces.Count > 0 && OneSpoon().IsMatch(piece) && LineReader.Read($"1 {piece}", knowledge).Ingredient is not null)
             {
@@ -111,7 +111,7 @@ public static partial class LineSplitter
         {
             if (line[i] is '(' or '[') depth++;
             else if (line[i] is ')' or ']') depth = Math.Max(0, depth - 1);
-            else if (depth == 0 && (line[i] is ';' or '|' || (line[i] == ',' && !(i > 0 && i + 1 < line.Length && char.IsAsciiDigit(line[i - 1]) && char.IsAsciiDigit(line[i + 1])))))
+            else if (depth == 0 && (line[i] is ';' or '|' or '·' || (line[i] == ',' && !(i > 0 && i + 1 < line.Length && char.IsAsciiDigit(line[i - 1]) && char.IsAsciiDigit(line[i + 1])))))
             {
                 if (line[from..i].Trim().Length > 0) yield return line[from..i].Trim();
                 from = i + 1;
@@ -147,6 +147,9 @@ public static partial class LineSplitter
 
     private static IEnumerable<string> Plus(string line, IngredientKnowledge knowledge)
     {
+        // "egg 1 + 1 for glaze".
+        if (CountPlus().Match(line) is { Success: true } counted && knowledge.Find(counted.Groups["name"].Value) is not null)
+            return [$"{counted.Groups["a"].Value} {counted.Groups["name"].Value}", $"{counted.Groups["b"].Value} {counted.Groups["name"].Value}, {counted.Groups["use"].Value}"];
         // "1 tbsp brown sugar (+ 1/4 c for the water)": more of the same for something else.
         if (MoreFor().Match(line) is { Success: true } more && LineReader.Read(line[..more.Index], knowledge) is { Ingredient: not null, Amounts.Length: > 0 } same)
             return [$"{line[..more.Index]}{line[(more.Index + more.Length)..]}".Trim(), $"{more.Groups["amount"].Value} {same.Name}, {more.Groups["use"].Value}"];
@@ -180,6 +183,13 @@ public static partial class LineSplitter
 
     [GeneratedRegex(@"^(?:a little|some|a splash of|a dash of|a drop of|a bit of|enough) (?!more\b|extra\b)", RegexOptions.IgnoreCase, 200)]
     private static partial Regex Unmeasured();
+
+    // "50 g almonds, half for the top" is one line.
+    [GeneratedRegex(@"^(?:half|a third|a quarter|one|two) (?:of (?:it|them|this)|for the|for top)\b", RegexOptions.IgnoreCase, 200)]
+    private static partial Regex ShareOfIt();
+
+    [GeneratedRegex(@"^(?<name>\p{L}[\p{L} ]{2,20}) (?<a>\d{1,2}) ?\+ ?(?<b>\d{1,2}) (?<use>(?:for|to) .+)$", RegexOptions.IgnoreCase, 200)]
+    private static partial Regex CountPlus();
 
     [GeneratedRegex(@"^(?:ice[- ]cold|iced|cold|warm|hot|boiling|lukewarm|tepid|hand-?hot) (?:water|milk)\b", RegexOptions.IgnoreCase, 200)]
     private static partial Regex ColdWater();
