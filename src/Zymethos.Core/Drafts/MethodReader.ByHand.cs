@@ -15,6 +15,8 @@ internal sealed partial class MethodReader
     /// <summary>Where the words offer the mixer and the hands, the step takes the mixer and the hands are its other way.</summary>
     private static void ByHand(MethodStep step, string low)
     {
+        // Most sentences speak of neither, and the pattern is a long one.
+        if (!low.Contains("hand", StringComparison.Ordinal) && !(low.Contains("mixer", StringComparison.Ordinal) || low.Contains("machine", StringComparison.Ordinal) || low.Contains("hook", StringComparison.Ordinal))) return;
         var either = EitherWay().Match(low);
         if (!either.Success) return;
         var (machine, hand) = (Minutes(either, "machine"), Minutes(either, "hand"));

@@ -29,26 +29,16 @@ public static partial class PageReader
 
     private static readonly JsonDocumentOptions Lenient = new() { MaxDepth = 40, AllowTrailingCommas = true, CommentHandling = JsonCommentHandling.Skip };
 
-    // Patterns give up after a fifth of a second, by the clock on the wall. On a machine that stands still for a moment that says nothing of the text.
-    private const int Tries = 3;
-
     /// <summary>Reads whatever it is: JSON-LD, a web page, or plain text.</summary>
     public static PageResult Read(string text, IngredientKnowledge knowledge, IReadOnlyList<Pan> pans)
     {
-        for (var attempt = 1; ; attempt++)
+        try
         {
-            try
-            {
-                return ReadOnce(text, knowledge, pans);
-            }
-            catch (RegexMatchTimeoutException) when (attempt < Tries)
-            {
-                // Once more.
-            }
-            catch (RegexMatchTimeoutException)
-            {
-                return new([], "This text took too long to read. Paste only the recipe, without what stands around it.");
-            }
+            return PatientReading.Of(() => ReadOnce(text, knowledge, pans));
+        }
+        catch (RegexMatchTimeoutException)
+        {
+            return new([], "This text took too long to read. Paste only the recipe, without what stands around it.");
         }
     }
 

@@ -16,8 +16,11 @@ public static class RecipeText
     /// <param name="dialect">Where its words come from; null to take it from the words.</param>
     public static RecipeDraft Read(string text, IngredientKnowledge knowledge, IReadOnlyList<Pan> pans, Dialect? dialect = null)
     {
-        var known = knowledge.With(dialect ?? DialectWords.Of(text));
-        var draft = RecipeAssembly.Of(RowReader.Read(text, known), known, pans);
+        var draft = PatientReading.Of(() =>
+        {
+            var known = knowledge.With(dialect ?? DialectWords.Of(text));
+            return RecipeAssembly.Of(RowReader.Read(text, known), known, pans);
+        });
         draft.Source = text.Length <= Longest ? text : "";
         return draft;
     }
