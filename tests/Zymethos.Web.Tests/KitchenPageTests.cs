@@ -63,6 +63,26 @@ public sealed class KitchenPageTests(TestKitchen kitchen) : IClassFixture<TestKi
         Assert.Contains(page.QuerySelectorAll(".sheet tr"), r => r.TextContent.Contains("Odile", StringComparison.Ordinal));
     }
 
+    [Fact]
+    public async Task A_hand_mixer_is_typed_as_a_line_and_a_day_may_ask_for_it_or_for_hands()
+    {
+        var baker = await NewAsync();
+        var wrong = await SaveAsync(baker, new() { ["Form.OtherMixers"] = "hand mixer, 3 L, no bread dough\nthe old one" });
+        Assert.Equal(HttpStatusCode.UnprocessableEntity, wrong.StatusCode);
+        Assert.Contains("the old one", (await TestKitchen.ParseAsync(wrong)).QuerySelector("#wrong-OtherMixers")!.TextContent, StringComparison.Ordinal);
+        await SaveAsync(baker, new() { ["Form.OtherMixers"] = "hand mixer, 3 L, no bread dough" });
+        Assert.Equal("hand mixer, 3 L, no bread dough", (await TestKitchen.ParseAsync(await baker.GetAsync("/kitchen"))).QuerySelector("[name='Form.OtherMixers']")!.TextContent.Trim());
+        var day = await TestKitchen.ParseAsync(await baker.GetAsync("/oven-day"));
+        var row = TestKitchen.RowOf("copper-ring");
+        var ways = day.QuerySelectorAll($"[name='Setup.Rows[{row}].Mixing'] option").Select(o => o.TextContent).ToList();
+        Assert.Contains("with the hand mixer", ways);
+        Assert.Contains("by hand", ways);
+        // What is asked for stands on the sheet and is chosen still.
+        var planned = await TestKitchen.ParseAsync(await TestKitchen.PostAsync(baker, "/oven-day", "#setup", new() { [Batches("copper-ring")] = "1", [$"Setup.Rows[{row}].Mixing"] = "9" }));
+        Assert.Contains(planned.QuerySelectorAll(".sheet tr"), r => r.TextContent.Contains("by hand", StringComparison.Ordinal));
+        Assert.Equal("9", planned.QuerySelector($"[name='Setup.Rows[{row}].Mixing'] option[selected]")!.GetAttribute("value"));
+    }
+
     [Theory]
     [InlineData("Form.HeatUpMinutes", "soon", "#wrong-HeatUpMinutes", "whole number")]
     [InlineData("Form.HeatUpMinutes", "-5", "#wrong-HeatUpMinutes", "3 to 60 minutes")]

@@ -28,6 +28,21 @@ public sealed class SeasonPageTests(SeasonKitchen kitchen) : IClassFixture<Seaso
     }
 
     [Fact]
+    public async Task A_cream_cake_for_a_long_table_is_not_planned_and_says_why()
+    {
+        var (baker, season, page) = await kitchen.BegunAsync(("parade-cake", 1), ("orchard-almond-slices", 36));
+        Assert.Contains("2 of 2", SeasonKitchen.Text(page, ".stands dd"), StringComparison.Ordinal);
+        var changed = await TestKitchen.ParseAsync(await TestKitchen.PostAsync(baker, $"{season}/edit", "#season-form", new() { ["Form.Occasions[0].HoursOut"] = "5" }));
+        Assert.Contains("out of it for more than 2 hours", changed.Body!.TextContent, StringComparison.Ordinal);
+        Assert.Contains("1 of 2", SeasonKitchen.Text(changed, ".stands dd"), StringComparison.Ordinal);
+        // The hours stand in the form as they were typed, and two hours are none too many.
+        var form = await TestKitchen.ParseAsync(await baker.GetAsync($"{season}/edit"));
+        Assert.Equal("5", form.QuerySelector("[name='Form.Occasions[0].HoursOut']")!.GetAttribute("value"));
+        var again = await TestKitchen.ParseAsync(await TestKitchen.PostAsync(baker, $"{season}/edit", "#season-form", new() { ["Form.Occasions[0].HoursOut"] = "2" }));
+        Assert.Contains("2 of 2", SeasonKitchen.Text(again, ".stands dd"), StringComparison.Ordinal);
+    }
+
+    [Fact]
     public async Task A_changed_head_count_changes_everything_after_it_and_is_said()
     {
         var (baker, season, page) = await kitchen.BegunAsync(("orchard-almond-slices", 36));
@@ -46,6 +61,8 @@ public sealed class SeasonPageTests(SeasonKitchen kitchen) : IClassFixture<Seaso
     [InlineData("Form.Occasions[0].Date", "2031-13-40", "Choose its date")]
     [InlineData("Form.Occasions[0].Time", "late", "hour as 18:00")]
     [InlineData("Form.Occasions[0].Transit", "99", "0 to 30 days")]
+    [InlineData("Form.Occasions[0].HoursOut", "all day", "0 to 72 hours")]
+    [InlineData("Form.Occasions[0].HoursOut", "80", "0 to 72 hours")]
     [InlineData("Form.Needs[0].Pieces", "a dozen", "whole number")]
     [InlineData("Form.Needs[0].Pieces", "99999", "1 to 10000")]
     [InlineData("Form.Needs[0].Recipe", "no-such-cake", "no recipe")]

@@ -464,6 +464,7 @@ internal sealed partial class MethodReader
         if (Steps.Count == 0) return;
         var about = _bake >= 0 && DoneWords().IsMatch(low) ? Steps[_bake] : Steps[^1];
         TestsAndTouches(about, low);
+        if (about.Kind == StepKind.Bake && TestOnly().IsMatch(low.TrimEnd('.', '!'))) about.Draft.Done = Joined(about.Draft.Done, "A skewer comes out clean");
     }
 
     private void Close()

@@ -71,7 +71,9 @@ internal sealed partial record TimePhrase(int Low, int High, int Index, int Leng
         if (match.Groups["rest"].Success) a += NumberOf(match.Groups["rest"].Value);
         var b = match.Groups["b"].Success ? NumberOf(match.Groups["b"].Value) * unit : a;
         if (match.Groups["share2"].Success) b += Share(match.Groups["share2"].Value) * unit;
-        if (!(a > 0 && b >= a && b <= LongestMinutes)) return null;
+        // "12 minutes or 8 in the mixer": the first is the time, and no range runs backwards.
+        if (b < a) b = a;
+        if (!(a > 0 && b <= LongestMinutes)) return null;
         var text = match.Value;
         return new TimePhrase(Math.Max(1, (int)Math.Round(a)), Math.Max(1, (int)Math.Round(b)), match.Index, match.Length)
         {
