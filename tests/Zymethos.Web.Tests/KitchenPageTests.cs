@@ -73,12 +73,12 @@ public sealed class KitchenPageTests(TestKitchen kitchen) : IClassFixture<TestKi
         await SaveAsync(baker, new() { ["Form.OtherMixers"] = "hand mixer, 3 L, no bread dough" });
         Assert.Equal("hand mixer, 3 L, no bread dough", (await TestKitchen.ParseAsync(await baker.GetAsync("/kitchen"))).QuerySelector("[name='Form.OtherMixers']")!.TextContent.Trim());
         var day = await TestKitchen.ParseAsync(await baker.GetAsync("/oven-day"));
-        var row = TestKitchen.RowOf("copper-ring");
+        var row = TestKitchen.RowOf("coal-cellar-buttons");
         var ways = day.QuerySelectorAll($"[name='Setup.Rows[{row}].Mixing'] option").Select(o => o.TextContent).ToList();
         Assert.Contains("with the hand mixer", ways);
         Assert.Contains("by hand", ways);
         // What is asked for stands on the sheet and is chosen still.
-        var planned = await TestKitchen.ParseAsync(await TestKitchen.PostAsync(baker, "/oven-day", "#setup", new() { [Batches("copper-ring")] = "1", [$"Setup.Rows[{row}].Mixing"] = "9" }));
+        var planned = await TestKitchen.ParseAsync(await TestKitchen.PostAsync(baker, "/oven-day", "#setup", new() { [Batches("coal-cellar-buttons")] = "1", [$"Setup.Rows[{row}].Mixing"] = "9" }));
         Assert.Contains(planned.QuerySelectorAll(".sheet tr"), r => r.TextContent.Contains("by hand", StringComparison.Ordinal));
         Assert.Equal("9", planned.QuerySelector($"[name='Setup.Rows[{row}].Mixing'] option[selected]")!.GetAttribute("value"));
     }
