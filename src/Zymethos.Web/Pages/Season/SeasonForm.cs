@@ -3,8 +3,8 @@ using Microsoft.AspNetCore.Mvc.ModelBinding;
 using NodaTime;
 using NodaTime.Text;
 using Zymethos.Core.Interchange;
-using Zymethos.Core.Seasons;
 using Zymethos.Core.Recipes;
+using Zymethos.Core.Seasons;
 
 namespace Zymethos.Web.Pages.Season;
 
