@@ -111,7 +111,7 @@ public sealed class ByHandTests
     public void Nobody_works_in_a_rest_and_what_rises_goes_on_through_it()
     {
         var wish = Wish(ByHand.Nothing, Dough()) with { Until = Start.PlusHours(14), Rests = [(Start.PlusMinutes(20), Start.PlusMinutes(620))] };
-        var moded = ModeChooser.Plan(Home(), wish, new SolveSettings(TimeSpan.FromSeconds(2), 1, 2));
+        var moded = ModeChooser.Plan(Home(), wish, new SolveSettings(TimeSpan.FromSeconds(20), 1, 2));
         Assert.Empty(PlanChecker.Check(moded.Network!, moded.Outcome!.Plan!));
         // Only the night in the cold lets the dough be mixed before the rest and baked after it; mixing after it would finish later.
         Assert.Equal(new ChosenMode(0, "rise", 2), moded.Network!.Modes.Single());
