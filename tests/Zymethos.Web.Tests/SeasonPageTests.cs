@@ -62,6 +62,7 @@ public sealed class SeasonPageTests(SeasonKitchen kitchen) : IClassFixture<Seaso
     [InlineData("Form.Occasions[0].Time", "late", "hour as 18:00")]
     [InlineData("Form.Occasions[0].Transit", "99", "0 to 30 days")]
     [InlineData("Form.Occasions[0].HoursOut", "all day", "0 to 72 hours")]
+    [InlineData("Form.Occasions[0].HoursOut", "NaN", "0 to 72 hours")]
     [InlineData("Form.Occasions[0].HoursOut", "80", "0 to 72 hours")]
     [InlineData("Form.Needs[0].Pieces", "a dozen", "whole number")]
     [InlineData("Form.Needs[0].Pieces", "99999", "1 to 10000")]

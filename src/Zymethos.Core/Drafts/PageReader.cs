@@ -34,7 +34,7 @@ public static partial class PageReader
     {
         try
         {
-            return PatientReading.Of(() => ReadOnce(text, knowledge, pans));
+            return ReadOnce(text, knowledge, pans);
         }
         catch (RegexMatchTimeoutException)
         {
@@ -47,8 +47,8 @@ public static partial class PageReader
         if (text.Length > Largest) return new([], $"That is {text.Length / 1000} kB; at most {Largest / 1000} kB are read.");
         var start = text.AsSpan().TrimStart('\uFEFF').TrimStart();
         if (start.Length == 0) return new([], "There is nothing to read yet.");
-        if (start[0] is '{' or '[') return FromJson([text.TrimStart('\uFEFF')], knowledge, pans, "JSON");
-        if (start[0] == '<') return FromPage(text, knowledge, pans);
+        if (start[0] is '{' or '[') return PatientReading.Of(() => FromJson([text.TrimStart('\uFEFF')], knowledge, pans, "JSON"));
+        if (start[0] == '<') return PatientReading.Of(() => FromPage(text, knowledge, pans));
         if (text.Length > RecipeText.Longest) return new([], $"That is {text.Length} characters; {RecipeText.Longest} are read as text. Paste the recipe without the rest.");
         var draft = RecipeText.Read(text, knowledge, pans);
         var wrong = RecipeSense.Wrong(text, draft);

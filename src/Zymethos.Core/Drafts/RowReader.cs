@@ -321,10 +321,13 @@ internal sealed partial class RowReader
     }
 
     private bool IsPart(string line) => IsAllOf(line) ||
-        LineReader.Read(line, _knowledge) is { Ingredient: null, Name.Length: > 2 } read && _rows.Parts.Take(_rows.Parts.Count - 1).Any(p => p.Lines.Count > 0 && (p.Name.Equals(read.Name, StringComparison.OrdinalIgnoreCase) || p.Name.StartsWith($"{read.Name} ", StringComparison.OrdinalIgnoreCase)));
+        LineReader.Read(line, _knowledge) is { Ingredient: null, Name.Length: > 2 } read && _rows.Parts.Take(_rows.Parts.Count - 1).Any(p => p.Lines.Count > 0 && IsNamed(p.Name, read.Name));
 
     /// <summary>"all the levain": the part of that name.</summary>
-    private bool IsAllOf(string line) => AllOf().Match(line) is { Success: true } all && _rows.Parts.Take(_rows.Parts.Count - 1).Any(p => p.Lines.Count > 0 && p.Name.StartsWith(all.Groups["what"].Value, StringComparison.OrdinalIgnoreCase));
+    private bool IsAllOf(string line) => AllOf().Match(line) is { Success: true } all && _rows.Parts.Take(_rows.Parts.Count - 1).Any(p => p.Lines.Count > 0 && IsNamed(p.Name, all.Groups["what"].Value));
+
+    // "Cream cheese frosting" is no cream: the whole name, or the name before a bracket.
+    private static bool IsNamed(string part, string name) => part.Equals(name, StringComparison.OrdinalIgnoreCase) || part.StartsWith($"{name} (", StringComparison.OrdinalIgnoreCase);
 
     [GeneratedRegex(@"^\W*(?:all (?:of )?)?the (?:whole |ripe |entire )?(?<what>\p{L}{4,20})(?: from (?:above|the night before|day \d))?$", RegexOptions.IgnoreCase, 200)]
     private static partial Regex AllOf();

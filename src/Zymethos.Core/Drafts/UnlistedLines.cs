@@ -13,6 +13,7 @@ internal static partial class UnlistedLines
     public static IReadOnlyList<Unlisted> Of(IReadOnlyList<string> paragraphs, IReadOnlyList<ReadLine> listed, IngredientKnowledge knowledge)
     {
         var have = listed.SelectMany(l => l.Alternatives.Select(a => a.Ingredient?.Name).Append(l.Ingredient?.Name).Concat(l.Inside.Select(i => i.Name)).Append(l.Name)).OfType<string>().Select(Noun).ToHashSet(StringComparer.OrdinalIgnoreCase);
+        var allergens = listed.SelectMany(l => l.Alternatives.Select(a => a.Ingredient).Append(l.Ingredient).Concat(l.Inside)).OfType<Ingredient>().SelectMany(i => i.Allergens).ToHashSet();
         var found = new List<Unlisted>();
         foreach (var sentence in paragraphs.SelectMany(SentenceSplitter.Split).Where(s => !Served().IsMatch(s)))
         {
@@ -26,8 +27,9 @@ internal static partial class UnlistedLines
                 if (!measured && !text.EndsWith(Perhaps, StringComparison.Ordinal) && !text.EndsWith(Brush, StringComparison.Ordinal)) continue;
                 // A spirit is fed beside what the fruit was soaked in; everything else that has a line already is that line.
                 var fed = known.Traits.HasFlag(IngredientTraits.Alcohol) && Feeds().IsMatch(sentence) && !AgainAndAgain().IsMatch(sentence) && !OfTheSame().IsMatch(sentence);
-                if (!fed && !have.Add(Noun(known.Name))) continue;
-                have.Add(Noun(known.Name));
+                // "peanut butter" is no butter: what brings an allergen that no line holds is a line of its own.
+                var brings = known.Allergens.Any(allergens.Add);
+                if (!have.Add(Noun(known.Name)) && !fed && !brings) continue;
                 found.Add(new Unlisted(perhaps && !text.EndsWith(Perhaps, StringComparison.Ordinal) ? text + Perhaps : text, Finishes().IsMatch(sentence)));
             }
         }

@@ -65,7 +65,7 @@ public sealed record KitchenDocument(
 /// <summary>A mixer of another kind.</summary>
 /// <param name="Name">What it is called.</param>
 /// <param name="Litres">What its bowl holds to the brim.</param>
-/// <param name="Kneads">Whether it bears a bread dough.</param>
+/// <param name="Kneads">Whether it can knead a bread dough.</param>
 public sealed record MixerDocument(string Name, double Litres, bool Kneads = false);
 
 /// <summary>From an hour on the room is so warm.</summary>

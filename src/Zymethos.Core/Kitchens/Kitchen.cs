@@ -85,7 +85,7 @@ public sealed record Kitchen(
     /// <summary>Every kind of mixer, the usual one first where there is one; mixers alike stand in it once.</summary>
     public ImmutableArray<Mixer> AllMixers => Mixers > 0 ? [new Mixer(Mixers == 1 ? "mixer" : "mixers", MixerLitres, true), .. OtherMixers] : OtherMixers;
 
-    /// <summary>The mixers that bear a dough, each with its place among <see cref="AllMixers"/>.</summary>
+    /// <summary>The mixers that can take a dough, each with its place among <see cref="AllMixers"/>.</summary>
     /// <param name="isKneaded">Whether it is a bread dough, and not only beaten.</param>
     public IEnumerable<(Mixer Mixer, int Index)> MixersFor(bool isKneaded) => AllMixers.Select((m, i) => (Mixer: m, Index: i)).Where(m => m.Mixer.Kneads || !isKneaded);
 

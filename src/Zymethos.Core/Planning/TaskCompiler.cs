@@ -174,7 +174,7 @@ public static class TaskCompiler
         Steps = [.. recipe.Steps.Select(s => modes.TryGetValue(s.Key, out var mode) && mode > 0 && mode <= s.Modes.Length ? Spent(s, s.Modes[mode - 1]) : s)],
     };
 
-    /// <summary>The recipe as it is mixed without a machine, where that was asked for or no mixer bears it.</summary>
+    /// <summary>The recipe as it is mixed without a machine, where that was asked for or no mixer can take it.</summary>
     private static Recipe InHands(Recipe recipe, BakeWish wish, Kitchen kitchen) =>
         MixerChoice.Of(wish with { Recipe = recipe }, kitchen, []) is null ? MixerChoice.ByHand(recipe) : recipe;
 

@@ -39,6 +39,7 @@ public sealed class ReadingClassTests
     [InlineData("Some people add a handful of chopped walnuts.", "a handful of chopped walnuts, optional")]
     [InlineData("Serve with 100 ml double cream.", "")]
     [InlineData("Roll into balls the size of a walnut.", "")]
+    [InlineData("Spread with 100 g peanut butter.", "100 g peanut butter")]
     [InlineData("Sprinkle with 2 tbsp sugar.", "")]
     public void What_only_the_method_tells_is_a_line(string sentence, string line)
     {
@@ -108,6 +109,13 @@ public sealed class ReadingClassTests
         Assert.Equal(5, Lines(draft).Count);
         Assert.Contains("630 g sour", draft.Notes, StringComparison.Ordinal);
         Assert.Equal("2", draft.Steps.Single(s => s.Kind == "bake").Pans);
+    }
+
+    [Fact]
+    public void The_cream_is_a_line_though_a_part_begins_with_its_name()
+    {
+        var draft = Draft("Cake\n\nCream cheese frosting\n100 g coconut oil\n100 g icing sugar\n\nTo serve\n100 g raspberries\nthe cream\n\nBeat everything. Bake in a 20 cm round tin at 180 C for 30 minutes.");
+        Assert.Contains("the cream", Lines(draft));
     }
 
     [Theory]

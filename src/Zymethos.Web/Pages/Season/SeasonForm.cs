@@ -135,7 +135,7 @@ public sealed class SeasonForm
             else if (!LocalDatePattern.Iso.Parse(row.Date ?? "").Success) state.AddModelError($"Form.Occasions[{i}]", "Choose its date.");
             else if (!Clock.Parse(row.Time ?? "").Success) state.AddModelError($"Form.Occasions[{i}]", "Give its hour as 18:00.");
             else if (!string.IsNullOrWhiteSpace(row.Transit) && (!int.TryParse(row.Transit.Trim(), NumberStyles.None, CultureInfo.InvariantCulture, out transit) || transit > 30)) state.AddModelError($"Form.Occasions[{i}]", "A parcel travels 0 to 30 days.");
-            else if (!string.IsNullOrWhiteSpace(row.HoursOut) && (!double.TryParse(row.HoursOut.Trim().Replace(',', '.'), NumberStyles.AllowDecimalPoint, CultureInfo.InvariantCulture, out hours) || hours > Occasion.MostHoursOut)) state.AddModelError($"Form.Occasions[{i}]", $"Out of the cold is 0 to {Occasion.MostHoursOut} hours.");
+            else if (!string.IsNullOrWhiteSpace(row.HoursOut) && (!double.TryParse(row.HoursOut.Trim().Replace(',', '.'), NumberStyles.AllowDecimalPoint, CultureInfo.InvariantCulture, out hours) || hours is not (>= 0 and <= Occasion.MostHoursOut))) state.AddModelError($"Form.Occasions[{i}]", $"Out of the cold is 0 to {Occasion.MostHoursOut} hours.");
             _occasionRows.Add(i);
             read.Add(new OccasionDocument((row.Name ?? "").Trim(), $"{row.Date}T{row.Time}", row.Handing is { Length: > 0 } handing ? handing : "served", row.Handing == "posted" ? transit : 0, row.Handing == "posted" ? 0 : hours));
         }
