@@ -44,8 +44,18 @@ internal sealed partial class MethodReader
     [GeneratedRegex(@"\bif (?:it is |it's |they are )?not\b[^.;]{0,50}\b(?:another|more|longer|back)\b", RegexOptions.IgnoreCase, Patience)]
     private static partial Regex OnlyIfNot();
 
-    [GeneratedRegex(@"^(?:stretch and )?fold (?:it |the dough )?every [^,.;]{3,40}(?:[,;]\s*(?:and )?(?:then\s+)?|\.?$)", RegexOptions.IgnoreCase, Patience)]
+    [GeneratedRegex(@"^(?:stretch and )?fold (?:it |the dough )?every [^,.;]{3,40}(?:[,;]\s*(?:and )?(?:then\s+)?|\.?$)|^(?:stretch and )?fold (?:it |the dough )?(?:once|twice|(?:two|three|four|\d) times) (?:during|while|in|over) [^,.;]{3,40}\.?$|^(?:do |give (?:it|the dough) )(?:\d|two|three|four|five|six) (?:(?:sets|rounds) of )?(?:stretch(?:es)?[- ](?:and|&)[- ])?folds? over [^,.;]{3,30}(?:[,;]\s*(?:and )?(?:then\s+)?|\.?$)", RegexOptions.IgnoreCase, Patience)]
     private static partial Regex FoldsEvery();
+
+    [GeneratedRegex(@"\b(?<on>\d{1,3}(?:\s?[-–]\s?\d{1,3})? ?min\w*\.? (?:with (?:the |a |its )?lid(?: on)?|with the cover on|lid on|covered)),? (?:and |then |another )*(?<more>\d{1,3}(?:\s?[-–]\s?\d{1,3})? ?min\w*\.?)(?: more)? (?<off>without(?: the lid| lid| it)?|uncovered|(?:with the )?lid off)", RegexOptions.IgnoreCase, Patience)]
+    private static partial Regex LidOnOff();
+
+    // "4 min slow, 6 min fast": both are kneading.
+    [GeneratedRegex(@"(?<a>\d{1,2}) ?min\w*\.? (?:on |at )?(?:slow|low|first|1st)\w*(?: speed| gear)?,? (?:and |then )*(?<b>\d{1,2}) ?min\w*\.? (?:on |at )?(?:fast|medium|high|second|2nd|quick)", RegexOptions.None, Patience)]
+    private static partial Regex SlowFast();
+
+    [GeneratedRegex(@"[,;]?\s*(?:and )?(?:then)?\s*$", RegexOptions.IgnoreCase, Patience)]
+    private static partial Regex ThenEnd();
 
     [GeneratedRegex(@"\b(?:while|as) (?:it|they|the [\w ]{2,16}) (?:is|are) (?:still )?in the oven\b", RegexOptions.None, Patience)]
     private static partial Regex WhileInOven();
@@ -147,7 +157,7 @@ internal sealed partial class MethodReader
     [GeneratedRegex(@"\bkeep (?:it |them )?(?:for )?(?:at least )?\d|\bleave (?:it |them )?(?:for )?\d|\bleave (?:it |them )?(?:for )?(?:an?|one|two|three) (?:days?|weeks?)|\bwait\b", RegexOptions.None, Patience)]
     private static partial Regex MatureKeep();
 
-    [GeneratedRegex(@"\b(?:rest|stand(?! mixer)|sit|firm up|set aside|leave|relax|swell|hang|(?<!\bin )(?<!\bthe )dry|wait|let it|let them|left|autolyse|set)\b", RegexOptions.None, Patience)]
+    [GeneratedRegex(@"\b(?:(?<!the )rest(?! of\b)|stand(?! mixer)|sit|firm up|set aside|leave|relax|swell|hang|(?<!\bin )(?<!\bthe )dry|wait|let it|let them|left|autolyse|set)\b", RegexOptions.None, Patience)]
     private static partial Regex RestWords();
 
     [GeneratedRegex(@"\b(?:leave|let|set aside|stand)\b.*\b(?:to set|until set|until (?:it is |they are )?(?:firm|set|foamy|frothy|bubbly|dry|soft))", RegexOptions.None, Patience)]
@@ -175,7 +185,7 @@ internal sealed partial class MethodReader
     [GeneratedRegex(@"\b(?:cream|beat|whip|knead|mixer|speed|on (?:low|medium|high)(?! heat)|dough hook|electric whisk|food processor|blitz|paddle)\b(?! (?:cheese|cream))|^mix\b(?=.*\d+ ?min)", RegexOptions.None, Patience)]
     private static partial Regex Kneads();
 
-    [GeneratedRegex(@"\b(?:shape|divide|plait|braid|(?:make|form)(?: up)? (?:into |in )?(?:\d+|six|eight|ten|twelve|sixteen|little|small|round) (?:\w+ )?(?:buns|rolls|balls|loaves|rounds|pieces|bagels|sticks)|roll (?:them |it |each |the dough |dough |piece |pieces |out |up |into|in )|roll into|form (?:into|about|\d|an? (?!(?:\w+,? ){0,2}(?:dough|paste|batter|mixture|mix|ball|crumb|icing)))|cut (?:into|out|in|a|\d)|stamp|drop|scoop|pipe|split into|mould|split in)\b", RegexOptions.None, Patience)]
+    [GeneratedRegex(@"\b(?:shape|divide|plait|braid|(?:make|form)(?: up)? (?:into |in )?(?:\d+|six|eight|ten|twelve|sixteen|little|small|round) (?:\w+ )?(?:buns|rolls|balls|loaves|rounds|pieces|bagels|sticks)|roll (?:them |it |each |the dough |dough |piece |pieces |out |up |into|in )|roll into|form (?:into|about|\d|an? (?!(?:\w+,? ){0,2}(?:dough|paste|batter|mixture|mix|ball|crumb|icing)))|cut (?:into|out|in|a|\d+)|stamp|drop|scoop|pipe|split into|mould|split in)\b", RegexOptions.None, Patience)]
     private static partial Regex Shapes();
 
     [GeneratedRegex(@"\bwhil(?:e|st) (?:(?:it|they|the \w+|these|those)(?: is| are|'s)? )?(?:(?:still|just|a little|slightly|quite|very) )*(?:luke)?(?:warm|hot)\b|\bwhile (?:(?:it|they|the \w+|these|those)(?: is| are|'s)? )?(?:still )?(?:luke)?(?:warm|hot)\b|\bwhile (?:the |each )?[\w ]{1,20} (?:is|are) (?:still )?(?:luke)?(?:warm|hot)\b|\bstill (?:luke)?warm\b|\bwhen (?:just |still )?(?:warm|hot)\b|^while (?:it'?s|they'?re) cooling in (?:the )?tin|\bwhile its cooling in tin\b|\bglaze warm\b", RegexOptions.None, Patience)]

@@ -71,6 +71,7 @@ internal sealed partial class MethodReader
     /// <summary>Takes a sentence, or the part of one that stands for itself, and says what it became.</summary>
     private string TakePiece(string piece)
     {
+        if (_offer == 0 && TakeOffer(piece) is { } offered) return offered;
         if (Label().Match(piece) is { Success: true } label && Commands(piece[label.Length..].ToLowerInvariant()))
         {
             // "Frosting: beat ..." is made beside, "Evening: stir ..." only says when.
@@ -82,7 +83,9 @@ internal sealed partial class MethodReader
         // "Fold every half hour for two hours, then leave ...": what is done meanwhile belongs to the rise, and the rest is told for itself.
         if (FoldsEvery().Match(piece) is { Success: true } folds)
         {
-            Note(piece[..folds.Length].Trim(' ', ','));
+            var isRise = TakeFolds(ThenEnd().Replace(piece[..folds.Length], ""));
+            if (!isRise) Note(piece[..folds.Length].Trim(' ', ','));
+            if (isRise && folds.Length >= piece.Length) return "step";
             return folds.Length < piece.Length ? TakePiece(char.ToUpperInvariant(piece[folds.Length]) + piece[(folds.Length + 1)..]) : "remark";
         }
 
@@ -94,6 +97,8 @@ internal sealed partial class MethodReader
             return did;
         }
 
+        // "25 min with the lid, 20 without": the lid comes off and it bakes on.
+        piece = LidOnOff().Replace(piece, "${on}, uncover and bake ${more} more ${off}");
         var low = piece.ToLowerInvariant();
         if (YieldWords.Line(piece.TrimEnd('.', '!')) is { } yield && !VerbWithObject().IsMatch(low))
         {
@@ -284,6 +289,15 @@ internal sealed partial class MethodReader
             return true;
         }
 
+        // "4 min slow, 6 min fast": one after the other.
+        if (kind is StepKind.Work or StepKind.Mix && SlowFast().Match(low) is { Success: true } speeds && TimePhrase.In(low[speeds.Groups["b"].Index..]).FirstOrDefault() is { } second)
+        {
+            var at = speeds.Groups["b"].Index;
+            Add(clause[..(clause.Length - low.Length + at)].TrimEnd(' ', ','), low[..at], StepKind.Mix, time);
+            Add($"Go on for {clause[(clause.Length - low.Length + at)..]}", $"knead {low[at..]}", StepKind.Mix, second);
+            return true;
+        }
+
         Add(clause, low, kind, time);
         if (fridge.Success && !Steps[^1].IsHands && TimePhrase.In(fridge.Groups["time"].Value).FirstOrDefault() is { } cold) Steps[^1].Draft.Modes = $"refrigerator: chill, {cold.Text}";
         // "keep for 3 days before eating ... up to 2 weeks": it ripens, and then it keeps.
@@ -312,6 +326,8 @@ internal sealed partial class MethodReader
     {
         if (Steps.Count == 0) return false;
         var last = Steps[^1];
+        // What is offered can be left out, so it stands alone.
+        if (last.Offer != _offer || OfferEnd().IsMatch(low)) return false;
         // What begins a strand of its own, is tied by heat or cold, or shapes the pieces stands alone.
         return last.IsHands && last.Time is null && last.Strand == _strand && !_deferred && !WhileWarm().IsMatch(low) && !WhenCold().IsMatch(low) && !OutOfPan().IsMatch(low) && !HotThing().IsMatch(low) && !WarmThing().IsMatch(low) && !ColdThing().IsMatch(low)
             && !(DayBefore().IsMatch(last.Low) && !_sameSentence)
@@ -366,6 +382,8 @@ internal sealed partial class MethodReader
             Strand = _strand,
             Paragraph = _paragraph,
             IsShaped = _shaped,
+            Offer = OfferOf(low),
+            IsUnusual = _isUnusual,
         };
         step.Draft.Key = KeyOf(step.Draft.Title);
         Steps.Add(step);
@@ -475,6 +493,7 @@ internal sealed partial class MethodReader
             else _reading.Remarks.AddRange(_pending);
         }
 
+        Folds();
         CloseTies();
     }
 

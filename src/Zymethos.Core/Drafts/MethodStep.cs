@@ -35,6 +35,12 @@ internal sealed class MethodStep
     /// <summary>Whether it is done tray by tray, so that its time is that of one tray.</summary>
     public bool IsByWave { get; set; }
 
+    /// <summary>Which offer it belongs to ("if you like"), counted from 1; 0 for what is always done.</summary>
+    public int Offer { get; init; }
+
+    /// <summary>Whether only others do it ("some people"), so that it is left out unless somebody wants it.</summary>
+    public bool IsUnusual { get; init; }
+
     /// <summary>Whether hands are at work in it.</summary>
     public bool IsHands => Kind is StepKind.Work or StepKind.Mix;
 }

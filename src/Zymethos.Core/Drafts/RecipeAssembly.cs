@@ -45,6 +45,7 @@ internal static partial class RecipeAssembly
         KindWindows.Set(draft, reading, lines);
         TraysAndWaves.Tie(reading);
         GuessedTimes.Fill(draft, reading, questions);
+        OfferedSteps.Set(draft, reading, knowledge);
         DraftQuestions.Add(draft, reading, rows, lines, pans, questions);
         draft.Steps = [.. reading.Steps.Select(s => s.Draft)];
         draft.Links = reading.Links;

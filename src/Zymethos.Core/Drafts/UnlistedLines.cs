@@ -18,15 +18,16 @@ internal static partial class UnlistedLines
         foreach (var sentence in paragraphs.SelectMany(SentenceSplitter.Split).Where(s => !Served().IsMatch(s)))
         {
             var perhaps = LinesInMethod.IsPerhaps(sentence);
-            foreach (var text in In(sentence, knowledge))
+            foreach (var one in In(MethodReader.FeedsIn(sentence.ToLowerInvariant()) is null ? sentence : OftenEnd().Replace(sentence, ""), knowledge))
             {
+                var text = FedInAll(one, sentence);
                 var read = LineReader.Read(text, knowledge);
                 if (read.Ingredient is not { } known || known.Name == "water" || !read.Left.IsEmpty) continue;
                 // A measure or an offer makes a line; "the size of a walnut" and "a slice of apple in the tin" do not.
                 var measured = read.Amounts.Any(a => a.Amount.Unit.Dimension is UnitDimension.Mass or UnitDimension.Volume);
                 if (!measured && !text.EndsWith(Perhaps, StringComparison.Ordinal) && !text.EndsWith(Brush, StringComparison.Ordinal)) continue;
                 // A spirit is fed beside what the fruit was soaked in; everything else that has a line already is that line.
-                var fed = known.Traits.HasFlag(IngredientTraits.Alcohol) && Feeds().IsMatch(sentence) && !AgainAndAgain().IsMatch(sentence) && !OfTheSame().IsMatch(sentence);
+                var fed = known.Traits.HasFlag(IngredientTraits.Alcohol) && Feeds().IsMatch(sentence) && (text != one || !AgainAndAgain().IsMatch(sentence)) && !OfTheSame().IsMatch(sentence);
                 // "peanut butter" is no butter: what brings an allergen that no line holds is a line of its own.
                 var brings = known.Allergens.Any(allergens.Add);
                 if (!have.Add(Noun(known.Name)) && !fed && !brings) continue;
@@ -55,6 +56,20 @@ internal static partial class UnlistedLines
         foreach (var line in LinesInMethod.LinesOf(sentence, knowledge)) yield return line;
         if (Brushed().Match(sentence) is { Success: true } brushed) yield return $"{brushed.Groups["what"].Value.ToLowerInvariant()}{Brush}";
     }
+
+    /// <summary>What is fed once a week, in all: "1 tbsp rum" in four waits is three spoons, since the last week it is left alone. The line as it is where nothing is fed again.</summary>
+    private static string FedInAll(string line, string sentence)
+    {
+        if (MethodReader.FeedsIn(sentence.ToLowerInvariant()) is not { } fed || Leading().Match(line) is not { Success: true } amount) return line;
+        var times = Math.Max(1, fed.Feeds - 1);
+        return times == 1 ? line : $"{int.Parse(amount.Groups["n"].Value, System.Globalization.CultureInfo.InvariantCulture) * times}{line[amount.Groups["n"].Length..]}, for feeding in all";
+    }
+
+    [GeneratedRegex(@"\s+(?:once a|every|each|weekly|for (?:\d|two|three|four|five|six|eight))\b.*$", RegexOptions.IgnoreCase | RegexOptions.Singleline, 200)]
+    private static partial Regex OftenEnd();
+
+    [GeneratedRegex(@"^(?<n>\d{1,3}) ?(?:tbsp|tablespoons?|tsp|teaspoons?|ml|g|cl)\b", RegexOptions.IgnoreCase, 200)]
+    private static partial Regex Leading();
 
     // "caster sugar" and "sugar", "beaten egg" and "egg yolk" are the same to somebody who reads on.
     private static string Noun(string name) => name.StartsWith("egg", StringComparison.OrdinalIgnoreCase) || name.StartsWith("yolk", StringComparison.OrdinalIgnoreCase) ? "egg" : name.Split(' ')[^1].TrimEnd('s').ToLowerInvariant();

@@ -47,7 +47,7 @@ public static class Explainer
         return tie.Kind switch
         {
             TieKind.StepBefore when tie.Link!.MinLag > 0 => $"At least {Spoken(tie.Link.MinLag)} after {other}{Because(tie.Link)}.",
-            TieKind.StepBefore when from.Hands.IsEmpty || from.Oven is not null => $"{other} must be over first{BecauseOfOrder(tie.Link!)}.",
+            TieKind.StepBefore when from.IsWait || from.Oven is not null => $"{other} must be over first{BecauseOfOrder(tie.Link!)}.",
             TieKind.StepBefore => $"{other} must be done first{BecauseOfOrder(tie.Link!)}.",
             TieKind.Window => $"Sooner, and {other} could not follow in time{Because(tie.Link!)}.",
             TieKind.Hands => $"The hands for it are at {other} until then.",

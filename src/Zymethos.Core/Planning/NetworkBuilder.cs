@@ -280,7 +280,7 @@ internal sealed class NetworkBuilder
     {
         const int door = TaskCompiler.DoorMinutes;
         if (step.Hands > 0) return [new HandsNeed(0, likely, step.Hands)];
-        if (step.Oven is null) return [];
+        if (step.Oven is null) return [.. FoldsOf(step, likely)];
         if (step.Oven.State == OvenState.Proof) return [new HandsNeed(0, door, 1)];
         // The hands at the end of the bake turn it off, and it waits for whoever takes it out.
         if (step.Oven.State == OvenState.Off) return [];
@@ -299,6 +299,19 @@ internal sealed class NetworkBuilder
             if (at + door > likely - door) yield break;
             yield return new HandsNeed(at, door, 1);
             next = at + door;
+        }
+    }
+
+    /// <summary>Some minutes for each fold of a rise, the dough's own share of it kept when the room makes the rise longer.</summary>
+    private static IEnumerable<HandsNeed> FoldsOf(Step step, int likely)
+    {
+        var next = 1;
+        foreach (var touch in step.Touches.OrderBy(t => t.At))
+        {
+            var at = Math.Max(next, (int)Math.Round(touch.At * likely));
+            if (at + TaskCompiler.FoldMinutes >= likely) yield break;
+            yield return new HandsNeed(at, TaskCompiler.FoldMinutes, 1);
+            next = at + TaskCompiler.FoldMinutes;
         }
     }
 

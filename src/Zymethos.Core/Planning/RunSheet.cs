@@ -59,8 +59,11 @@ public static class RunSheet
             var planned = plan.Tasks[task.Index];
             if (task.IsHandsOn || task.Oven is null)
             {
-                var kind = task.Hands.IsEmpty ? RunSheetKind.Wait : RunSheetKind.Work;
+                var kind = task.IsWait ? RunSheetKind.Wait : RunSheetKind.Work;
                 yield return new RunSheetLine(planned.Start, planned.End - planned.Start, kind, task.Title, task.Index, Who(network, planned, planned.Start), null);
+                if (!task.IsWait) continue;
+                foreach (var (fold, touch) in task.Hands.Zip((task.Step?.Touches ?? []).OrderBy(t => t.At)))
+                    yield return new RunSheetLine(planned.Start + fold.Offset, fold.Length, RunSheetKind.Touch, $"{touch.Title} ({task.Title})", task.Index, Who(network, planned, planned.Start + fold.Offset), null);
                 continue;
             }
 

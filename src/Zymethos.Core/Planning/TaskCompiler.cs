@@ -61,7 +61,7 @@ public sealed record CompileResult(TaskNetwork? Network, IReadOnlyList<Fault> Fa
 /// heating can start before it;</item>
 /// <item>washing time on the mixer after each mix; several mixes where the bowl does not take a batch, one for two batches where it does;</item>
 /// <item>pans of which the kitchen has a known number, from filling to washing, and room on racks, in the refrigerator and the freezer where the kitchen counts it;</item>
-/// <item>a minute of hands for whatever is done to a bake part-way;</item>
+/// <item>a minute of hands for whatever is done to a bake part-way, and three for each fold of a rise;</item>
 /// <item>rises as long as the room at their hour, the oven-proof spell or the refrigerator makes them.</item>
 /// </list>
 /// </summary>
@@ -75,6 +75,9 @@ public static class TaskCompiler
 
     /// <summary>Minutes of hands to put a load in, and as much to take it out (common practice, no source).</summary>
     public const int DoorMinutes = 1;
+
+    /// <summary>Minutes of hands to fold a dough once while it rises (common practice, no source).</summary>
+    public const int FoldMinutes = 3;
 
     /// <summary>Minutes to clear the oven after an oven-proof spell (common practice, no source).</summary>
     public const int ClearOvenMinutes = 2;
@@ -185,6 +188,8 @@ public static class TaskCompiler
         Kind = mode.Kind,
         Takes = mode.Takes,
         Oven = mode.Oven,
+        // What is folded on the counter is not folded in the refrigerator.
+        Touches = mode is { Kind: StepKind.BulkRise or StepKind.Proof, Oven: null } or { Kind: StepKind.Bake } ? step.Touches : [],
         Cautions = mode.Oven is { State: OvenState.Proof } ? step.Cautions : step.Cautions.Remove(CautionKind.DoughInOven),
     };
 

@@ -232,6 +232,9 @@ public sealed record PlanTask(
     /// <summary>Whether someone must be there at some moment of it: hands at work, or a hot oven to watch.</summary>
     public bool NeedsPresence => !Hands.IsEmpty || Oven is { Setting.IsHot: true };
 
+    /// <summary>Whether it is only waited for at first, though hands may come to it later: a rise that is folded is, and work with a break in it is not.</summary>
+    public bool IsWait => Oven is null && (Hands.IsEmpty || Hands[0].Offset > 0);
+
     /// <summary>Whether hands are at it from start to end.</summary>
     public bool IsHandsOn => Hands.Length == 1 && Hands[0].Length == Likely;
 }

@@ -134,8 +134,11 @@ public static class RecipeCheck
             faults.Add(new Fault($"{at}.oven", $"\"{step.Title}\" is a bake and must say what it needs of the oven."));
         if (step.Kind is StepKind.Mix or StepKind.Work && step.Hands == 0)
             faults.Add(new Fault($"{at}.hands", $"\"{step.Title}\" is hands at work and needs at least one person."));
-        if (!step.Touches.IsEmpty && step.Kind != StepKind.Bake)
-            faults.Add(new Fault($"{at}.touches", $"\"{step.Title}\" does not bake, so nothing can be done to it part-way."));
+        var rises = step is { Kind: StepKind.BulkRise or StepKind.Proof, Oven: null };
+        if (!step.Touches.IsEmpty && step.Kind != StepKind.Bake && !rises)
+            faults.Add(new Fault($"{at}.touches", $"\"{step.Title}\" neither bakes nor rises on the counter, so nothing can be done to it part-way."));
+        else if (step.Touches.Any(t => (t.Kind == TouchKind.Fold) != rises))
+            faults.Add(new Fault($"{at}.touches", rises ? $"\"{step.Title}\": a dough that rises can only be folded part-way." : $"\"{step.Title}\": what bakes cannot be folded."));
         foreach (var mode in step.Modes.Where(m => !m.Takes.IsOrdered))
             faults.Add(new Fault($"{at}.modes", $"\"{step.Title}\", {mode.Name}: the times must be above zero and in order, shortest, usual, longest."));
         if (step.Oven is { } oven && oven.Pans is < 1 or > 24)

@@ -79,7 +79,7 @@ public sealed record Step(
     /// <summary>Other ways to spend the same wait ("in the refrigerator overnight"); the step itself is the first. May be empty.</summary>
     public ImmutableArray<StepMode> Modes { get; init; } = [];
 
-    /// <summary>What is done to it while it bakes. May be empty; only a bake has any.</summary>
+    /// <summary>What is done to it part-way. May be empty; only a bake, or a rise on the counter, has any.</summary>
     public ImmutableArray<BakeTouch> Touches { get; init; } = [];
 
     /// <summary>The choice this step belongs to; null when it is always done.</summary>
@@ -93,7 +93,7 @@ public sealed record Step(
 /// <param name="Oven">What it wants of the oven there; null when nothing.</param>
 public sealed record StepMode(string Name, StepKind Kind, DurationEstimate Takes, OvenUse? Oven);
 
-/// <summary>What can be done to something while it bakes.</summary>
+/// <summary>What can be done to something while it bakes or rises.</summary>
 public enum TouchKind
 {
     /// <summary>Turned round, back to front.</summary>
@@ -107,10 +107,13 @@ public enum TouchKind
 
     /// <summary>Covered against the heat from above.</summary>
     Cover,
+
+    /// <summary>A dough folded, or knocked back, while it rises.</summary>
+    Fold,
 }
 
-/// <summary>Something done to a bake part-way.</summary>
+/// <summary>Something done to a bake, or to a rising dough, part-way.</summary>
 /// <param name="Kind">What.</param>
-/// <param name="At">When, as a share of the bake, above 0 and below 1.</param>
+/// <param name="At">When, as a share of the bake or rise, above 0 and below 1.</param>
 /// <param name="Title">In a few words ("strew the crumb on").</param>
 public sealed record BakeTouch(TouchKind Kind, double At, string Title);

@@ -190,7 +190,7 @@ public sealed class OvenTrace
         var lenses = new List<TraceLens>();
         var free = new List<double>();
         foreach (var task in _network.Tasks
-            .Where(t => t.Hands.IsEmpty && t.Oven is null && t.Likely >= 10 && _day.Plan.Tasks[t.Index].Start < _until)
+            .Where(t => t.IsWait && t.Likely >= 10 && _day.Plan.Tasks[t.Index].Start < _until)
             .OrderBy(t => _day.Plan.Tasks[t.Index].Start))
         {
             var planned = _day.Plan.Tasks[task.Index];

@@ -35,6 +35,27 @@ public sealed class FeedTests
         Assert.Empty(RecipeCheck.Find(recipe));
     }
 
+    [Theory]
+    [InlineData("Feed with 1 tbsp rum once a week for 6 weeks.", 5 * 15)]
+    [InlineData("Spoon over 2 tbsp rum every two weeks for 8 weeks.", 6 * 15)]
+    [InlineData("Drizzle with 1 tbsp rum.", 15)]
+    public void The_spirit_that_is_fed_is_a_line_of_what_it_comes_to_in_all(string words, double millilitres)
+    {
+        var recipe = Read($"Beat everything. Bake at 150 C for 3 hours in a round 20 cm tin. Cool in the tin. {words}").Recipe;
+        var rum = Assert.Single(recipe.Parts.SelectMany(p => p.Lines), l => l.Ingredient.Contains("rum", StringComparison.Ordinal));
+        // Rum weighs a little less than water; the table's own value stands in the check of the table.
+        Assert.InRange(rum.Weight!.Value.Grams, millilitres * 0.9, millilitres);
+    }
+
+    [Fact]
+    public void Feeding_that_is_only_offered_may_be_left_out()
+    {
+        var recipe = Read("Beat everything. Bake at 150 C for 3 hours in a round 20 cm tin. Cool in the tin. Feed weekly with brandy for 4 weeks if you like.").Recipe;
+        var plain = ChosenRecipe.Of(ChosenRecipe.Choose(recipe, Assert.Single(recipe.Choices).Key, "no"));
+        Assert.DoesNotContain(plain.Steps, s => s.Kind == StepKind.Mature || s.Title.StartsWith("Feed", StringComparison.Ordinal));
+        Assert.Equal(4, ChosenRecipe.Of(recipe).Steps.Count(s => s.Kind == StepKind.Mature));
+    }
+
     [Fact]
     public void Without_a_number_of_weeks_it_is_asked() =>
         Assert.Contains(Read("Bake at 150 C for 3 hours in a round 20 cm tin. Feed weekly with brandy until Christmas.").Draft.Questions, q => q.Text.Contains("how many weeks is it fed", StringComparison.Ordinal));

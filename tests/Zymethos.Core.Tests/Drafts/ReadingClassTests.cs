@@ -33,6 +33,18 @@ public sealed class ReadingClassTests
     }
 
     [Theory]
+    [InlineData("Bake at 240 C for 25 min with the lid, 20 min without at 220 C.", "240 25, 220 20")]
+    [InlineData("Bake at 240 C, 25 minutes covered, then 20 minutes uncovered at 220 C.", "240 25, 220 20")]
+    [InlineData("Bake at 240 C for 25 min with lid on, then 20 min with the lid off.", "240 45 cover off at 25")]
+    [InlineData("Bake at 240 C covered for 25 minutes, uncover and bake 20 minutes more.", "240 45 cover off at 25")]
+    public void The_lid_comes_off_and_it_bakes_on(string sentence, string bakes)
+    {
+        var draft = Draft($"Pot loaf\nMakes 1 loaf\n\n500 g bread flour\n350 g water\n7 g instant yeast\n10 g salt\n\nMix everything. Leave to rise for 2 hours. Shape. {sentence} Cool on a rack.");
+        var steps = DraftReader.Read(draft, IngredientKnowledge.Shipped, Pans).Recipe.Steps.Where(s => s.Kind == StepKind.Bake);
+        Assert.Equal(bakes, string.Join(", ", steps.Select(s => $"{s.Oven!.SetTemperature.Celsius:0} {s.Takes.Likely.TotalMinutes:0}" + string.Concat(s.Touches.Select(t => $" cover off at {t.At * s.Takes.Likely.TotalMinutes:0}")))));
+    }
+
+    [Theory]
     [InlineData("Brush with beaten egg before baking.", "")]
     [InlineData("Drizzle with 50 g melted dark chocolate.", "50 g melted dark chocolate")]
     [InlineData("Spoon over 2 tablespoons of rum.", "2 tablespoons of rum")]
