@@ -1,4 +1,5 @@
 using System.Collections.Immutable;
+using System.Text.RegularExpressions;
 using Zymethos.Core.Measures;
 using Zymethos.Core.Recipes;
 using Zymethos.Core.Safety;
@@ -9,7 +10,7 @@ namespace Zymethos.Core.Scaling;
 /// Food that needs time and temperature control for safety (TCS), told by what is in it and not by what the method calls it: cream, custard, curd, soft cheese and egg in fillings and icings,
 /// custards and cheesecakes that were baked (FDA Food Code 1-201.10, from memory).
 /// </summary>
-public static class ColdFood
+public static partial class ColdFood
 {
     /// <summary>Hours such food may stand out of the cold in all (USDA FSIS two-hour rule, from memory).</summary>
     public const int HoursOut = 2;
@@ -36,8 +37,8 @@ public static class ColdFood
 
     private static bool IsCold(Recipe recipe, Part part, IngredientKnowledge knowledge)
     {
-        var lines = part.Lines.Where(l => !l.IsAside).Select(l => (Is: knowledge.Meant(l.Ingredient)?.Name ?? "", Grams: l.Weight?.Grams ?? 0)).ToList();
-        var cream = lines.Where(l => Creams.Contains(l.Is)).ToList();
+        var lines = part.Lines.Where(l => !l.IsAside).Select(l => (Is: NameOf(l.Ingredient, knowledge), Grams: l.Weight?.Grams ?? 0)).ToList();
+        var cream = lines.Where(l => Creams.Contains(l.Is) || l.Is == Unnamed).ToList();
         var egg = lines.Exists(l => Eggs.Contains(l.Is));
         var bakes = recipe.Steps.Any(s => s.Kind == StepKind.Bake);
         // Cooked meat stays cold or hot until it is eaten.
@@ -57,6 +58,19 @@ public static class ColdFood
         var wet = cream.Sum(c => c.Grams) + lines.Where(l => Liquids.Contains(l.Is)).Sum(l => l.Grams);
         return egg && wet > 0 && flour < 0.15 * wet;
     }
+
+    // What the shipped table does not hold, the kitchen's own ingredients among it, is judged by its words: "goat curd" is no less cold for being unknown.
+    private const string Unnamed = "cream by its name";
+
+    private static string NameOf(string ingredient, IngredientKnowledge knowledge)
+    {
+        var meant = knowledge.Meant(ingredient);
+        if (meant is not null && !knowledge.IsOwn(meant)) return meant.Name;
+        return ColdWords().IsMatch($"{ingredient} {meant?.Name}") ? Unnamed : IngredientKnowledge.Shipped.Meant(ingredient)?.Name ?? meant?.Name ?? "";
+    }
+
+    [GeneratedRegex(@"(?<!\b(?:ice|butter) )\b(?:cream(?! of tartar| crackers?| liqueur| sherry| soda)|custard(?! powder)|curd|mascarpone|ricotta|quark|skyr|yogh?urt|fromage frais|cr[eè]me fra[iî]che|soft cheese|curd cheese|goat'?s? cheese)\b", RegexOptions.IgnoreCase, 200)]
+    private static partial Regex ColdWords();
 
     private static bool Whips(Step step)
     {

@@ -136,4 +136,22 @@ public sealed class NotKnownTests
         var icing = new Part("Icing", PartKind.Icing, [Field("milk") with { Weight = Mass.FromGrams(30) }, Field("icing sugar") with { Weight = Mass.FromGrams(300) }]);
         Assert.False(ColdFood.Is(Of([base_, icing], Does("Bake", "Bake.", StepKind.Bake)), Known));
     }
+
+    // What the table does not hold is judged by its words: unknown is never shown as safe.
+    [Theory]
+    [InlineData("goat curd", true)]
+    [InlineData("Farmhouse single cream from the market", true)]
+    [InlineData("vanilla custard from a carton", true)]
+    [InlineData("skyr", true)]
+    [InlineData("cream of tartar", false)]
+    [InlineData("custard powder", false)]
+    [InlineData("apricot jam", false)]
+    public void A_filling_with_cream_in_its_name_is_kept_cold(string ingredient, bool cold)
+    {
+        Recipe Filled(string name) => Of([new Part("Batter", PartKind.Batter, [Field("plain flour")]), new Part("Filling", PartKind.Filling, [Field(name) with { Weight = Mass.FromGrams(200) }])], Does("Bake", "Bake.", StepKind.Bake));
+        Assert.Equal(cold, ColdFood.Is(Filled(ingredient), Known));
+        // A kitchen's own ingredient of that name is judged alike.
+        var own = IngredientKnowledge.Shipped.Find("apricot jam")! with { Name = ingredient.ToLowerInvariant(), Aliases = [] };
+        Assert.Equal(cold, ColdFood.Is(Filled(ingredient), new IngredientKnowledge([own], FlourHabit.Table)));
+    }
 }

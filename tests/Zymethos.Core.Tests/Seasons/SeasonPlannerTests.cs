@@ -64,8 +64,8 @@ public sealed class SeasonPlannerTests
         Assert.Equal((14.0, 21.0), (soak.Least.TotalDays, soak.Usual.TotalDays));
         Assert.All(method.Waits.Where(w => w.Says.StartsWith("Rest", StringComparison.Ordinal)), w => Assert.InRange(w.Least.TotalDays, 5.9, 6.1));
         Assert.Equal(7, method.RipensLeast.TotalDays);
-        Assert.Equal([140], method.Stretches[1].Heats.AsEnumerable());
-        Assert.Equal(180, method.Stretches[1].OvenMinutes);
+        Assert.Equal([150], method.Stretches[1].Heats.AsEnumerable());
+        Assert.Equal(200, method.Stretches[1].OvenMinutes);
     }
 
     [Fact]
