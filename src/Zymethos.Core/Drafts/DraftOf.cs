@@ -56,6 +56,7 @@ public static class DraftOf
         Oven = step.Oven is { } oven ? Heat(oven) : "",
         Pan = step.Oven?.Pan.Name ?? "",
         Pans = step.Oven is { Pans: > 1 } many ? Text(many.Pans) : "",
+        Sheet = step.Oven?.Sheet?.Name ?? "",
         Done = string.Join('\n', step.DoneTests.Select(d => d.Text)),
         Cautions = [.. step.Cautions.Select(c => Words.Of(c))],
         Modes = string.Join('\n', step.Modes.Select(m => $"{m.Name}: {Words.Of(m.Kind)}, {TimeText.Say(m.Takes)}{(m.Oven is { } use ? $"; {Heat(use)}, {use.Pans} × {use.Pan.Name}" : "")}")),

@@ -28,7 +28,7 @@ public sealed partial class DraftReader
     private DraftReader(IngredientKnowledge knowledge, IEnumerable<Pan> pans, Recipe? before)
     {
         _knowledge = knowledge;
-        foreach (var pan in (before?.Steps ?? []).SelectMany(s => s.Modes.Select(m => m.Oven).Append(s.Oven)).OfType<OvenUse>().Select(u => u.Pan).Concat(pans)) _pans.TryAdd(pan.Name, pan);
+        foreach (var pan in (before?.Steps ?? []).SelectMany(s => s.Modes.Select(m => m.Oven).Append(s.Oven)).OfType<OvenUse>().SelectMany(u => u.Sheet is { } sheet ? [u.Pan, sheet] : new[] { u.Pan }).Concat(pans)) _pans.TryAdd(pan.Name, pan);
         // A line that was not touched stays what it was, with the weight its writer gave it.
         foreach (var line in (before?.Parts ?? []).SelectMany(p => p.Lines)) _linesBefore.TryAdd(LineOfRecipe.Say(line), line);
     }
@@ -147,7 +147,7 @@ public sealed partial class DraftReader
             kind,
             takes is { IsOrdered: true } ? takes : DurationEstimate.Minutes(1, 1, 1),
             Whole(draft.Hands, $"{at}.hands", kind is StepKind.Work or StepKind.Mix ? 1 : 0, 0, 4),
-            ReadOven(draft.Oven, draft.Pan, draft.Pans, kind, at),
+            OnSheet(ReadOven(draft.Oven, draft.Pan, draft.Pans, kind, at), draft.Sheet, at),
             Whole(draft.Times, $"{at}.times", 1, 1, 24),
             [.. Lines(draft.Done).Select(t => new DoneTest(t))],
             [.. draft.Cautions.Select(Choice<CautionKind>).OfType<CautionKind>().Distinct()])
@@ -191,12 +191,21 @@ public sealed partial class DraftReader
         return match.Groups["u"].Value.StartsWith("f", StringComparison.OrdinalIgnoreCase) || (match.Groups["u"].Length == 0 && degrees > 260) ? Temperature.FromFahrenheit(degrees).Celsius : degrees;
     }
 
-    private Pan ReadPan(string name, string at)
+    private OvenUse? OnSheet(OvenUse? use, string sheet, string at)
+    {
+        if (use is null || sheet.Trim().Length == 0) return use;
+        var on = ReadPan(sheet, at, "sheet");
+        if (on.Shape != PanShape.Tray) Wrong($"{at}.sheet", $"Pans travel on a flat tray, and “{on.Name}” is none.");
+        else if (OvenUse.OnSheet(on, use.Pan) == 0) Wrong($"{at}.sheet", $"{use.Pan.Name} does not stand on {on.Name}. Choose a larger tray, or leave it empty.");
+        return use with { Sheet = on };
+    }
+
+    private Pan ReadPan(string name, string at, string field = "pan")
     {
         name = name.Trim();
         if (_pans.TryGetValue(name, out var pan)) return pan;
         if (PanWords.Named(name) is { } sized) return sized;
-        Wrong($"{at}.pan", name.Length == 0 ? "In which pan, or on which tray?" : $"“{name}” is not among the pans. Choose one, or give its size: tray 40 × 30 cm.");
+        Wrong($"{at}.{field}", name.Length == 0 ? "In which pan, or on which tray?" : $"“{name}” is not among the pans. Choose one, or give its size: tray 40 × 30 cm.");
         return _pans.Values.FirstOrDefault(p => p.Shape == PanShape.Tray) ?? new Pan("tray", Length.FromMillimetres(330), Length.FromMillimetres(240));
     }
 

@@ -86,6 +86,7 @@ internal sealed partial class MethodReader
         var before = Steps[from].Draft;
         step.Draft.Pan = before.Pan;
         step.Draft.Pans = before.Pans;
+        step.Draft.Sheet = before.Sheet;
         step.IsPanGuessed = Steps[from].IsPanGuessed;
         var between = Steps.Skip(from + 1).Take(Steps.Count - from - 2).ToList();
         if (between.Count == 0)
@@ -113,6 +114,8 @@ internal sealed partial class MethodReader
         var pan = _pan?.Pan ?? (_reading.DividedInto >= 6 && !_context.Title.Contains("muffin", StringComparison.OrdinalIgnoreCase) && !_context.Title.Contains("cupcake", StringComparison.OrdinalIgnoreCase) ? Tray() : null) ?? PanWords.Usual(_context.Title.ToLowerInvariant(), _context.Pans) ?? Tray();
         step.IsPanGuessed = _pan is null;
         draft.Pan = pan?.Name ?? "";
+        // A tray that the pan does not stand on was meant for something else.
+        draft.Sheet = _sheet is { } sheet && pan is { Shape: not PanShape.Tray } && OvenUse.OnSheet(sheet, pan) > 0 ? sheet.Name : "";
         draft.Pans = _pan is { Count: > 1 } ? _pan.Count.ToString(CultureInfo.InvariantCulture) : "";
     }
 

@@ -57,6 +57,12 @@ internal sealed partial class MethodReader
     [GeneratedRegex(@"[,;]?\s*(?:and )?(?:then)?\s*$", RegexOptions.IgnoreCase, Patience)]
     private static partial Regex ThenEnd();
 
+    [GeneratedRegex(@"\b(?:tins?|pans?|moulds?|molds?|ramekins?|dish(?:es)?|cases|cups|pots?|shell|tartlets?|them|it)\b(?: \w+)? (?:on|onto|on to) (?:a|an|the|one|your) (?:\w+,? ){0,2}?(?:sheet|tray)\b|\bbake(?: it| them)? on (?:a|the) (?:hot|pre-?heated) (?:baking )?(?:sheet|tray)\b", RegexOptions.None, Patience)]
+    private static partial Regex TinsOnSheet();
+
+    [GeneratedRegex(@"\bon(?: ?to)? (?:a|an|the|one|your) (?:\w+,? ){0,2}?(?:sheet|tray)\b", RegexOptions.None, Patience)]
+    private static partial Regex OnSheet();
+
     [GeneratedRegex(@"\b(?:while|as) (?:it|they|the [\w ]{2,16}) (?:is|are) (?:still )?in the oven\b", RegexOptions.None, Patience)]
     private static partial Regex WhileInOven();
 

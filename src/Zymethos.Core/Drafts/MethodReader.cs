@@ -20,6 +20,7 @@ internal sealed partial class MethodReader
     private readonly List<string> _pending = [];
     private HeatWords? _heat;
     private MeantPan? _pan;
+    private Pan? _sheet;
     private bool _shaped;
     private bool _atOnce;
     private bool _deferred;
@@ -401,6 +402,13 @@ internal sealed partial class MethodReader
 
     private void TakePan(string low)
     {
+        // "Stand the tins on a baking sheet": what bakes is in the tins, and they go in together.
+        if (_pan is { Pan.Shape: not PanShape.Tray } && TinsOnSheet().IsMatch(low))
+        {
+            _sheet = PanWords.In(OnSheet().Match(low).Value, _context.Pans)?.Pan ?? Tray();
+            return;
+        }
+
         if ((PanWords.In(low, _context.Pans) ?? BreadTins(low)) is not { } meant) return;
         if (meant.Pan.Shape == PanShape.Tray && meant.Count == 1 && ManyTrays().IsMatch(low) && _bake < 0) meant = meant with { Count = 2 };
         // "cool on the sheet", "leave in the tin" speak of the pan that is there.

@@ -30,6 +30,7 @@ public static partial class PanWords
         if (Brackets().Replace(low, " ") is var bare && bare.Length < low.Length && Sizes().IsMatch(bare) && ShapesIn(bare).Length > 0) low = bare;
         var count = CountIn(low);
         low = CountBySize().Replace(low, "");
+        if (SmallIn(low) is { } small) return new MeantPan(pans.FirstOrDefault(p => p.Name.StartsWith(small.Name.Split(' ')[0], StringComparison.OrdinalIgnoreCase)) ?? small, SmallCount(low), true);
         if (ShapesIn(low) is not { Length: > 0 } shapes) return null;
         var candidates = pans.Where(p => shapes.Contains(p.Shape)).ToList();
         if (shapes[0] == PanShape.Muffin)
@@ -75,10 +76,29 @@ public static partial class PanWords
     public static Pan? Named(string name)
     {
         var low = name.ToLowerInvariant().Replace('×', 'x');
+        if (SmallIn(low) is { } small) return small with { Name = name };
         var shapes = ShapesIn(low);
         var shape = shapes.Length > 0 ? shapes[0] : PanShape.Tray;
         return SizeIn(low, shape) is { } size && size.Length is >= 40 and <= 700 && size.Width >= 40 ? Made(shape, size.Length, size.Width) with { Name = name } : null;
     }
+
+    /// <summary>A small dish for one, by its usual size where none is told: 9 cm (common practice, no source); null when none is named.</summary>
+    private static Pan? SmallIn(string low)
+    {
+        if (Small().Match(low) is not { Success: true } small) return null;
+        var word = small.Groups["what"].Value;
+        var across = small.Groups["cm"].Success ? int.Parse(small.Groups["cm"].Value, CultureInfo.InvariantCulture) * 10 : 90;
+        return new Pan($"{word} {across / 10} cm", Length.FromMillimetres(across), Length.FromMillimetres(across)) { Shape = PanShape.Round, Depth = Length.FromMillimetres(45) };
+    }
+
+    private static int SmallCount(string low) =>
+        SmallMany().Match(low) is { Success: true } many && (NumberWords.Of(many.Groups["n"].Value) ?? (int.TryParse(many.Groups["n"].Value, CultureInfo.InvariantCulture, out var n) ? n : 1)) is >= 1 and <= 24 and var count ? (int)count : 1;
+
+    [GeneratedRegex(@"\b(?<what>ramekin|custard cup)s?\b(?: (?<cm>\d{1,2}) ?cm)?", RegexOptions.None, 300)]
+    private static partial Regex Small();
+
+    [GeneratedRegex(@"\b(?<n>\d{1,2}|two|four|six|eight|ten|twelve) (?:\w+[ ,]+){0,2}(?:ramekin|custard cup)s?\b", RegexOptions.None, 300)]
+    private static partial Regex SmallMany();
 
     private static Pan Made(PanShape shape, double length, double width)
     {

@@ -112,6 +112,9 @@ public sealed record StepDraft
     /// <summary>How many of them go in together.</summary>
     public string Pans { get; set; } = "";
 
+    /// <summary>Name of the tray on which the pans travel; empty when they stand on the shelf.</summary>
+    public string Sheet { get; set; } = "";
+
     /// <summary>How to know that it is done, a line each.</summary>
     public string Done { get; set; } = "";
 

@@ -274,7 +274,10 @@ public sealed class DocumentReader
         Celsius(document.SetTemperatureC, $"{at}.setTemperatureC"),
         Read(document.Pan, $"{at}.pan"),
         document.Pans)
-    { Shelf = Choice(document.Shelf, ShelfWish.Any, $"{at}.shelf") };
+    {
+        Shelf = Choice(document.Shelf, ShelfWish.Any, $"{at}.shelf"),
+        Sheet = document.Sheet is { } sheet ? Read(sheet, $"{at}.sheet") : null,
+    };
 
     /// <summary>Reads a pan.</summary>
     public Pan Read(PanDocument document, string at)

@@ -134,7 +134,7 @@ public static class DocumentWriter
         Few(step.Touches.Select(t => new TouchDocument(Words.Of(t.Kind), t.At, t.Title))),
         step.When?.ToString());
 
-    private static OvenUseDocument Write(OvenUse oven) => new(oven.SetTemperature.Celsius, Write(oven.Pan), oven.Pans, Words.Of(oven.State), Words.Of(oven.Shelf));
+    private static OvenUseDocument Write(OvenUse oven) => new(oven.SetTemperature.Celsius, Write(oven.Pan), oven.Pans, Words.Of(oven.State), Words.Of(oven.Shelf), oven.Sheet is { } sheet ? Write(sheet) : null);
 
     private static int[] Minutes(DurationEstimate takes) => [(int)takes.Low.TotalMinutes, (int)takes.Likely.TotalMinutes, (int)takes.High.TotalMinutes];
 

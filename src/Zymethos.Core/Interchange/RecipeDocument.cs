@@ -152,8 +152,8 @@ public sealed record StepDocument(
 public sealed record ModeDocument(string Name, string Kind, IReadOnlyList<int> Minutes, OvenUseDocument? Oven = null);
 
 /// <summary>Something done to a bake part-way.</summary>
-/// <param name="Kind">turn, swap, top or cover.</param>
-/// <param name="At">When, as a share of the bake between 0 and 1.</param>
+/// <param name="Kind">turn, swap, top or cover of a bake; fold of a rise.</param>
+/// <param name="At">When, as a share of the bake or rise between 0 and 1.</param>
 /// <param name="Title">In a few words.</param>
 public sealed record TouchDocument(string Kind, double At, string Title = "");
 
@@ -163,7 +163,8 @@ public sealed record TouchDocument(string Kind, double At, string Title = "");
 /// <param name="Pans">How many go in together.</param>
 /// <param name="State">bake, proof for an oven-proof spell, or off for one that was turned off after the bake with its load left in it.</param>
 /// <param name="Shelf">any, low, middle or high.</param>
-public sealed record OvenUseDocument(double SetTemperatureC, PanDocument Pan, int Pans = 1, string State = "bake", string Shelf = "any");
+/// <param name="Sheet">The tray on which the pans go in and come out together; absent when they stand on the shelf.</param>
+public sealed record OvenUseDocument(double SetTemperatureC, PanDocument Pan, int Pans = 1, string State = "bake", string Shelf = "any", PanDocument? Sheet = null);
 
 /// <summary>A pan by its footprint and its inside.</summary>
 /// <param name="Name">What a baker calls it.</param>

@@ -246,6 +246,9 @@ internal sealed class NetworkBuilder
         {
             case StepKind.Mix:
                 return [new Demand(_mixer, 1, (int)_kitchen.MixerWash.TotalMinutes)];
+            case StepKind.Bake when step.Oven is { Sheet: { } sheet } use && PansOf(_kitchen, sheet) is { } sheets:
+                // The sheet under the tins is taken while they bake, and is no dirtier after.
+                return [new Demand(Named(sheet.Name, sheets), use.Load.Count, 0)];
             case StepKind.Chill when _kitchen.FridgeLitres is { } fridge && _kilograms > 0:
                 return [new Demand(Named(Fridge, (int)Math.Floor(fridge)), Litres(step), 0)];
             case StepKind.Freeze when _kitchen.FreezerLitres is { } freezer && _kilograms > 0:
@@ -317,23 +320,24 @@ internal sealed class NetworkBuilder
 
     private OvenNeed NeedOf(OvenUse use)
     {
-        var pan = Footprint.Of(use.Pan);
+        var (load, count) = use.Load;
+        var pan = Footprint.Of(load);
         int Units(Oven oven)
         {
             var units = ShelfRoom.UnitsOf(oven, pan);
             // It must go in whole, and the dial must reach.
-            return units > 0 && use.Pans <= TaskNetwork.ShelfUnits / units * oven.Shelves && (use.State != OvenState.Bake || use.SetTemperature <= oven.Hottest) ? units : 0;
+            return units > 0 && count <= TaskNetwork.ShelfUnits / units * oven.Shelves && (use.State != OvenState.Bake || use.SetTemperature <= oven.Hottest) ? units : 0;
         }
 
         var ovens = _kitchen.Ovens;
-        var need = new OvenNeed(new OvenSetting((int)Math.Round(use.SetTemperature.Celsius), use.State == OvenState.Proof) { IsOff = use.State == OvenState.Off }, use.Pans, Units(ovens[0]))
+        var need = new OvenNeed(new OvenSetting((int)Math.Round(use.SetTemperature.Celsius), use.State == OvenState.Proof) { IsOff = use.State == OvenState.Off }, count, Units(ovens[0]))
         {
             InSecond = ovens.Length > 1 ? Units(ovens[1]) : 0,
             Pan = pan,
         };
         // A wish for a shelf holds where all of its pans have room on that shelf, in every oven they may go into.
         var kept = Enumerable.Range(0, ovens.Length).Where(o => need.UnitsIn(o) > 0).All(o =>
-            Enumerable.Range(0, ovens[o].Shelves).Count(s => (need with { Shelf = use.Shelf }).MayStandOn(s, ovens[o].Shelves)) * (TaskNetwork.ShelfUnits / need.UnitsIn(o)) >= use.Pans);
+            Enumerable.Range(0, ovens[o].Shelves).Count(s => (need with { Shelf = use.Shelf }).MayStandOn(s, ovens[o].Shelves)) * (TaskNetwork.ShelfUnits / need.UnitsIn(o)) >= count);
         return need with { Shelf = kept ? use.Shelf : ShelfWish.Any };
     }
 

@@ -200,6 +200,8 @@ public static class TaskCompiler
             if (bake.Recipe.Steps[i] is not { Kind: StepKind.Bake, Oven: { } use } step) continue;
             if (NetworkBuilder.PansOf(kitchen, use.Pan) is { } there && use.Pans > there)
                 faults.Add(new Fault($"{at}.recipe.steps[{i}].oven.pans", $"\"{step.Title}\" fills {use.Pans} of {use.Pan.Name} at once; the kitchen has {there}."));
+            if (use.Sheet is { } sheet && NetworkBuilder.PansOf(kitchen, sheet) is { } sheets && use.Load.Count > sheets)
+                faults.Add(new Fault($"{at}.recipe.steps[{i}].oven.sheet", $"\"{step.Title}\" travels on {use.Load.Count} of {sheet.Name} at once; the kitchen has {sheets}."));
         }
     }
 
@@ -260,11 +262,12 @@ public static class TaskCompiler
                 $"\"{step.Title}\": an oven-proof spell is warmer than the room ({kitchen.Room.Celsius:0} °C) and at most {OvenThermal.ColdEnoughForDough.Celsius:0} °C."));
         }
 
-        var fits = kitchen.Ovens.Max(o => ShelfRoom.PansPerShelf(o, use.Pan));
-        var most = kitchen.Ovens.Max(o => ShelfRoom.PansPerShelf(o, use.Pan) * o.Shelves);
+        var (pan, count) = use.Load;
+        var fits = kitchen.Ovens.Max(o => ShelfRoom.PansPerShelf(o, pan));
+        var most = kitchen.Ovens.Max(o => ShelfRoom.PansPerShelf(o, pan) * o.Shelves);
         if (fits == 0)
-            faults.Add(new Fault($"{here}.oven.pan", $"\"{step.Title}\": {use.Pan.Name} is larger than the oven's shelf."));
-        else if (use.Pans > most)
-            faults.Add(new Fault($"{here}.oven.pans", $"\"{step.Title}\": {use.Pans} of {use.Pan.Name} do not go in together; {most} do."));
+            faults.Add(new Fault($"{here}.oven.pan", $"\"{step.Title}\": {pan.Name} is larger than the oven's shelf."));
+        else if (count > most)
+            faults.Add(new Fault($"{here}.oven.pans", $"\"{step.Title}\": {count} of {pan.Name} do not go in together; {most} do."));
     }
 }

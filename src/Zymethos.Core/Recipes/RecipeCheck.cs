@@ -143,6 +143,10 @@ public static class RecipeCheck
             faults.Add(new Fault($"{at}.modes", $"\"{step.Title}\", {mode.Name}: the times must be above zero and in order, shortest, usual, longest."));
         if (step.Oven is { } oven && oven.Pans is < 1 or > 24)
             faults.Add(new Fault($"{at}.oven.pans", $"\"{step.Title}\": 1 to 24 pans go in together."));
+        if (step.Oven is { Sheet: { } sheet } on && OvenUse.OnSheet(sheet, on.Pan) == 0)
+            faults.Add(new Fault($"{at}.oven.sheet", $"\"{step.Title}\": {on.Pan.Name} does not stand on {sheet.Name}."));
+        else if (step.Oven is { Sheet: { Shape: not PanShape.Tray } no })
+            faults.Add(new Fault($"{at}.oven.sheet", $"\"{step.Title}\": pans travel on a flat tray, and {no.Name} is none."));
     }
 
     private static void FindInLink(Recipe recipe, Link link, string at, Dictionary<string, int> known, List<Fault> faults)

@@ -61,7 +61,7 @@ public static class RecipeDifference
     {
         step.Title,
         $"{step.Takes.Low.TotalMinutes:0}/{step.Takes.Likely.TotalMinutes:0}/{step.Takes.High.TotalMinutes:0} min",
-        step.Oven is { } oven ? $"{oven.SetTemperature}, {oven.Pans} × {oven.Pan.Name}" : "",
+        step.Oven is { } oven ? $"{oven.SetTemperature}, {oven.Pans} × {oven.Pan.Name}{(oven.Sheet is { } sheet ? $" on {sheet.Name}" : "")}" : "",
         step.Times > 1 ? $"{step.Times} times" : "",
         step.Instruction,
         string.Join(" ", step.DoneTests.Select(d => d.Text)),

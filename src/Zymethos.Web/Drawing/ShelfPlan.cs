@@ -46,7 +46,7 @@ public static class ShelfPlan
             var place = places[i];
             // The front of the oven is at the foot of the drawing.
             var y = top + ((oven.ShelfDepth.Millimetres - place.Front - place.Deep) / Scale);
-            AddPan(svg, pans[i], pans[i].Step!.Oven!.Pan, 2 + (place.Left / Scale), y, place.Across / Scale, place.Deep / Scale, pans[i].Index == inside[0].Index);
+            AddPan(svg, pans[i], pans[i].Step!.Oven!.Load.Pan, 2 + (place.Left / Scale), y, place.Across / Scale, place.Deep / Scale, pans[i].Index == inside[0].Index);
         }
     }
 
