@@ -378,7 +378,7 @@ internal sealed partial class MethodReader
     [GeneratedRegex(@",? or (?:for )?(?<time>\d[\w -]{0,12}?(?:min(?:ute)?s?|hours?|hrs?|h)) in the (?:fridge|refrigerator)\b", RegexOptions.None, Patience)]
     private static partial Regex OrFridge();
 
-    [GeneratedRegex(@"\b(?:cut|slice|divide|split|portion) (?:each|both|them each)\b", RegexOptions.None, Patience)]
+    [GeneratedRegex(@"\b(?:cut|slice|divide|split|portion|mark|score) (?:each|both|them each)\b", RegexOptions.None, Patience)]
     private static partial Regex EachInto();
 
     // "Dimple the dough", "Nudge them apart": an order by a word nobody listed.

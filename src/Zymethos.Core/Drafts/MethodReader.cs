@@ -333,7 +333,7 @@ internal sealed partial class MethodReader
         return last.IsHands && last.Time is null && last.Strand == _strand && !_deferred && !WhileWarm().IsMatch(low) && !WhenCold().IsMatch(low) && !OutOfPan().IsMatch(low) && !HotThing().IsMatch(low) && !WarmThing().IsMatch(low) && !ColdThing().IsMatch(low)
             && !(DayBefore().IsMatch(last.Low) && !_sameSentence)
             && last.Draft.Instruction.Length + low.Length < 420 && (!Shapes().IsMatch(low) || Shapes().IsMatch(last.Low)) && (last.Paragraph == _paragraph || last.Draft.Instruction.Length < 60)
-            && !WhileWarm().IsMatch(last.Low) && !(Shapes().IsMatch(last.Low) && !Shapes().IsMatch(low) && last.Draft.Instruction.Length > 160) && !OutOfPan().IsMatch(last.Low);
+            && (_sameSentence || !WhileWarm().IsMatch(last.Low)) && !(Shapes().IsMatch(last.Low) && !Shapes().IsMatch(low) && last.Draft.Instruction.Length > 160) && !OutOfPan().IsMatch(last.Low);
     }
 
     private void Add(string clause, string low, StepKind kind, TimePhrase? time)
@@ -444,6 +444,8 @@ internal sealed partial class MethodReader
             return;
         }
 
+        // "Press into two tins, mark each into 8": sixteen.
+        if (before && _reading.DividedInto == 0 && _pan is { Count: > 1 } && EachInto().IsMatch(low) && division.Pieces > 1) division = division with { Pieces = division.Pieces * _pan.Count };
         if (before && _reading.DividedInto == 0 && division.Pieces > 1 && !NoDivision().IsMatch(low))
         {
             _reading.DividedInto = division.Pieces;

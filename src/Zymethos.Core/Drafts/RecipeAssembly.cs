@@ -99,6 +99,7 @@ internal static partial class RecipeAssembly
 
         // "Everyday white loaf" on a tray, "Pumpkin pie": one, where nobody divides anything.
         if (rows.Yields.Count == 0 && reading.DividedInto <= 1 && OneThing().Match(rows.Name) is { Success: true } thing) rows.Yields.Add(new YieldWords(1, thing.Groups["what"].Value.ToLowerInvariant(), 3));
+        if (rows.Yields.Count == 0 && reading.DividedInto <= 1 && reading.Steps.Exists(s => ShapedOne().IsMatch(s.Low))) rows.Yields.Add(new YieldWords(1, "loaf", 3));
         // A tin of twelve cups gives twelve, and so do thirty wafers or paper cases in the list.
         if (rows.Yields.Count == 0 && reading.Steps.Find(s => s.Kind == StepKind.Bake && !s.IsPanGuessed && s.Draft.Pan.Contains("muffin", StringComparison.OrdinalIgnoreCase)) is { } cups && CupsOf().Match(cups.Draft.Pan) is { Success: true } tin)
             rows.Yields.Add(new YieldWords(int.Parse(tin.Value, CultureInfo.InvariantCulture) * (int.TryParse(cups.Draft.Pans, CultureInfo.InvariantCulture, out var tins) ? tins : 1), "pieces", 3));
@@ -111,6 +112,9 @@ internal static partial class RecipeAssembly
 
     [GeneratedRegex(@"\b(?<what>loaf|wreath|pie|tart|galette|cheesecake|stollen|panettone|pavlova|braid|plait)\b(?! (?:cake|buns|bites|bars|squares|tins?|dough|crust|pastry|shell))", RegexOptions.IgnoreCase, 200)]
     private static partial Regex OneThing();
+
+    [GeneratedRegex(@"\b(?:shape|form|pat)\b[^.;]{0,24}\b(?:in)?to an? (?:[\w-]+,? ){0,4}(?:loaf|boule|bâtard|batard|bloomer|cob)\b", RegexOptions.None, 200)]
+    private static partial Regex ShapedOne();
 
     [GeneratedRegex(@"\d+(?= cups)", RegexOptions.None, 200)]
     private static partial Regex CupsOf();

@@ -31,6 +31,7 @@ internal static partial class LineText
         text = HyphenUnit().Replace(text, "${a} ${b}");
         text = Range().Replace(text, " - ");
         text = Marks().Replace(text, " ${a} ");
+        text = FreshOrFrozen().Replace(text, "${what}, ${states}");
         text = Spaces().Replace(text, " ").Trim();
         return LastDot().Replace(text, "");
     }
@@ -53,6 +54,10 @@ internal static partial class LineText
 
     [GeneratedRegex(@"[‐‑‒–—−]", RegexOptions.None, 500)]
     private static partial Regex LongDash();
+
+    // "fresh or frozen blueberries" are blueberries either way.
+    [GeneratedRegex(@"\b(?<states>(?:fresh|frozen|thawed|tinned|canned|bottled),? (?:or|and/or|/) (?:fresh|frozen|thawed|defrosted|tinned|canned|bottled)) (?<what>[\p{L}][\p{L} '-]{2,40}?)(?=\s*(?:[,(;]|$))", RegexOptions.IgnoreCase, 500)]
+    private static partial Regex FreshOrFrozen();
 
     // 1,000 g: a comma before exactly three digits parts thousands.
     [GeneratedRegex(@"(?<![\d.,])(?<a>\d{1,3}),(?<b>\d{3})(?![\d])", RegexOptions.None, 500)]
