@@ -43,6 +43,8 @@ internal static partial class LinesInMethod
         // "make a sponge from 200 ml water": figures count before words do.
         if (Figures().Match(piece) is { Success: true } figure && figure.Index > start.Index && LineReader.Read(Ends().Replace(piece[figure.Index..], ""), knowledge).Ingredient is not null) start = figure;
         if (!start.Success) return null;
+        // "the grated zest of a lemon": the part of the fruit belongs to the line.
+        if (ZestBefore().Match(piece[..start.Index]) is { Success: true } zest) start = ZestBefore().Match(piece[..start.Index]);
         var words = Ends().Replace(piece[start.Index..], "").Trim(' ', '.', ',');
         // "5 oz of currants and peel": both are known, and neither is lost.
         if (Second().Match(piece[start.Index..]) is { Success: true } second && second.Index == words.Length && knowledge.Find(second.Groups["what"].Value.TrimEnd('.', ',')) is not null) words += second.Value.TrimEnd('.', ',');
@@ -86,6 +88,9 @@ internal static partial class LinesInMethod
     private static partial Regex Figures();
 
     // What comes behind belongs to the work and not to the ingredient.
+    [GeneratedRegex(@"\b(?:(?:finely )?(?:grated )?(?:zest|rind|juice)(?: and (?:juice|zest))?) of $", RegexOptions.IgnoreCase, 200)]
+    private static partial Regex ZestBefore();
+
     [GeneratedRegex(@"\s+(?:in an?|in the|in (?:small )?(?:pieces|lumps|knobs|cubes|batches)|bit by bit|piece by piece|a little at|at (?:low|medium|high|slow)|into|until|till|over|for \d|at \d|on a|on the|together|from|and (?!a half|a quarter)[a-z]+|beaten to a|dissolved|to make|to get|to a|with)\b.*$|\.$", RegexOptions.IgnoreCase, 200)]
     private static partial Regex Ends();
 

@@ -30,6 +30,8 @@ internal sealed partial class MethodReader
     /// <summary>Goes back to the main strand where a clause uses what was made beside.</summary>
     private void StrandEnd(string low)
     {
+        // "Pour over the shortbread": what was made beside goes onto what was baked.
+        if (_strand > 0 && _bake >= 0 && OntoMain().IsMatch(low) && !PartStart().IsMatch(low)) EndSide();
         if (_strand > 0 && (_sideParagraph != _paragraph || Joins(low, _sideWord, true)) && !PartStart().IsMatch(low) && !Meanwhile().IsMatch(low)) EndSide();
     }
 

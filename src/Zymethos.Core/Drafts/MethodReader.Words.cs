@@ -26,6 +26,9 @@ internal sealed partial class MethodReader
     [GeneratedRegex(@"^(?:then )?(?:leave|let)(?: (?:it|them))?(?: (?:stand|sit|rest))?(?: for)?(?: about)? (?:\d|an?\b|five|ten|fifteen|twenty|half)", RegexOptions.None, Patience)]
     private static partial Regex LeftAfter();
 
+    [GeneratedRegex(@"^(?:and |then |cover and )*(?:leave|let|stand)\b", RegexOptions.None, Patience)]
+    private static partial Regex LeftAfter2();
+
     [GeneratedRegex(@"^(?:test|check)(?: it| them)? with a (?:skewer|toothpick|cocktail stick)\b[^.;]{0,30}$", RegexOptions.None, Patience)]
     private static partial Regex TestOnly();
 
@@ -47,7 +50,7 @@ internal sealed partial class MethodReader
     [GeneratedRegex(@"^(?:stretch and )?fold (?:it |the dough )?every [^,.;]{3,40}(?:[,;]\s*(?:and )?(?:then\s+)?|\.?$)|^(?:stretch and )?fold (?:it |the dough )?(?:once|twice|(?:two|three|four|\d) times) (?:during|while|in|over) [^,.;]{3,40}\.?$|^(?:do |give (?:it|the dough) )(?:\d|two|three|four|five|six) (?:(?:sets|rounds) of )?(?:stretch(?:es)?[- ](?:and|&)[- ])?folds? over [^,.;]{3,30}(?:[,;]\s*(?:and )?(?:then\s+)?|\.?$)", RegexOptions.IgnoreCase, Patience)]
     private static partial Regex FoldsEvery();
 
-    [GeneratedRegex(@"\b(?<on>\d{1,3}(?:\s?[-–]\s?\d{1,3})? ?min\w*\.? (?:with (?:the |a |its )?lid(?: on)?|with the cover on|lid on|covered)),? (?:and |then |another )*(?<more>\d{1,3}(?:\s?[-–]\s?\d{1,3})? ?min\w*\.?)(?: more)? (?<off>without(?: the lid| lid| it)?|uncovered|(?:with the )?lid off)", RegexOptions.IgnoreCase, Patience)]
+    [GeneratedRegex(@"\b(?<on>\d{1,3}(?:\s?[-–]\s?\d{1,3})? ?min\w*\.? (?:with (?:the |a |its )?lid(?: on)?|with the cover on|lid on|covered)),? (?:and |then |another |a |further |for |about )*(?<more>\d{1,3}(?:\s?[-–]\s?\d{1,3})? ?min\w*\.?)(?: more)? (?<off>without(?: the lid| lid| it)?|uncovered|(?:with the )?lid off)", RegexOptions.IgnoreCase, Patience)]
     private static partial Regex LidOnOff();
 
     // "4 min slow, 6 min fast": both are kneading.
@@ -62,6 +65,15 @@ internal sealed partial class MethodReader
 
     [GeneratedRegex(@"\bon(?: ?to)? (?:a|an|the|one|your) (?:\w+,? ){0,2}?(?:sheet|tray)\b", RegexOptions.None, Patience)]
     private static partial Regex OnSheet();
+
+    [GeneratedRegex(@"\b(?:pour|spread|spoon|tip|smooth|scrape)\b[^.;]{0,24}\b(?:over|on|onto|on top of|into|across) (?:to )?the (?:\w+ ){0,2}?(?:shortbread|base|cakes?|biscuits?|crust|case|pastry|sponges?|loaf|buns|rolls|cookies|bars|shell|flapjack|pie|tart)\b", RegexOptions.None, Patience)]
+    private static partial Regex OntoMain();
+
+    [GeneratedRegex(@"^(?:and |then )*(?:place|set|put|stand)(?: it| this| the (?:pie|tart|dish|tin|pan))? on (?:a|the) (?:\w+,? ){0,2}?(?:sheet|tray)\b[^,;]{0,12}$", RegexOptions.None, Patience)]
+    private static partial Regex SetOnSheet();
+
+    [GeneratedRegex(@"\b(?:pour|spoon|tip|scrape|fill|ladle)\b[^.;]{0,40}\b(?:crust|shell|case|tins?|dish|dishes|pan|pans|plate|ramekins)\b", RegexOptions.None, Patience)]
+    private static partial Regex FillsPan();
 
     [GeneratedRegex(@"\b(?:while|as) (?:it|they|the [\w ]{2,16}) (?:is|are) (?:still )?in the oven\b", RegexOptions.None, Patience)]
     private static partial Regex WhileInOven();
@@ -93,7 +105,7 @@ internal sealed partial class MethodReader
     [GeneratedRegex(@"^(?:\w+\s){0,4}?(?:rise|rest|proof|prove|bulk|chill|soak|knead|fridge|rolled|dip|mix)\b.{0,40}\d", RegexOptions.None, Patience)]
     private static partial Regex Telegraph();
 
-    [GeneratedRegex(@"^(?:don'?t|do not|never|be careful|be sure|take care|notes?:|nb\b|tips?:|hints?:|if\b(?! using)|you can|you may|you could|you should|some (?:people|bakers|like)|many|most|my |i |we |this |these |those |they |it (?:is|will|should|may|can|has|takes|looks|'s)|it's|there|nice|enjoy\b|serve\b(?! .*\b(?:bake|oven)\b)|perfect|delicious|good luck|love\b|not for|infants|children|tastes|best |check (?:at|from|after|the)|(?:start|begin) (?:checking|looking|to check|testing)|keep an eye|watch (?:them|it|carefully|closely)|each loaf|feeds|optional|(?:re-?heat|toast|warm|refresh) (?:a|one|any|slices?|left)\b|(?:make|do|bake|prepare)[- ]ahead\b|to (?:make|bake|prepare) ahead\b|test (?:by|with|it|them|for|that|the)\b|insert a (?:skewer|toothpick|knife|cocktail)|core (?:temp\w* )?(?:of |is )?\d|eat\b|crisp (?:on|for|the)\b|(?:do |give it )?(?:a |one |another )?(?:set|round)s? of (?:stretch|coil|fold)[^.]*\bevery\b|do (?:a |one )?(?:set|round)s? of|.*\bkettle on\b|(?:stretch and )?fold (?:it |the dough )?every|put the kettle|large |small |remember|all in one|thanks|dear|happy|yum|great|traditionally|traditional|depending|alternatively|the (?:[\w-]+ ){1,4}?(?:is|are|will|should|may|can|must|stays?|looks?|rises?|sinks?|spreads?)\b|place (?:the )?(?:oven )?rack|position (?:a|the) rack|arrange (?:the )?(?:oven )?racks?|adjust (?:the )?(?:oven )?rack|draw a)", RegexOptions.None, Patience)]
+    [GeneratedRegex(@"^(?:don'?t|do not|never|be careful|be sure|take care|notes?:|nb\b|tips?:|hints?:|if\b(?! using)|you can|you may|you could|you should|some (?:people|bakers|like)|many|most|my |i |we |this |these |those |they |it (?:is|will|should|may|can|has|takes|looks|'s)|it's|there|nice|enjoy\b|serve\b(?! .*\b(?:bake|oven)\b)|perfect|delicious|good luck|love\b|not for|infants|children|tastes|best |check (?:at|from|after|the)|(?:start|begin) (?:checking|looking|to check|testing)|keep an eye|watch (?:them|it|carefully|closely)|each loaf|feeds|optional|split (?:them |it |and |in two and )|(?:re-?heat|toast|warm|refresh) (?:a|one|any|slices?|left)\b|(?:make|do|bake|prepare)[- ]ahead\b|to (?:make|bake|prepare) ahead\b|test (?:by|with|it|them|for|that|the)\b|insert a (?:skewer|toothpick|knife|cocktail)|core (?:temp\w* )?(?:of |is )?\d|eat\b|crisp (?:on|for|the)\b|(?:do |give it )?(?:a |one |another )?(?:set|round)s? of (?:stretch|coil|fold)[^.]*\bevery\b|do (?:a |one )?(?:set|round)s? of|.*\bkettle on\b|(?:stretch and )?fold (?:it |the dough )?every|put the kettle|large |small |remember|all in one|thanks|dear|happy|yum|great|traditionally|traditional|depending|alternatively|the (?:[\w-]+ ){1,4}?(?:is|are|will|should|may|can|must|stays?|looks?|rises?|sinks?|spreads?)\b|place (?:the )?(?:oven )?rack|position (?:a|the) rack|arrange (?:the )?(?:oven )?racks?|adjust (?:the )?(?:oven )?rack|draw a)", RegexOptions.None, Patience)]
     private static partial Regex RemarkWords();
 
     [GeneratedRegex(@"\bback in(?:to the oven)?\b(?! (?:the|a) (?:bowl|fridge|pan|freezer))|\bgoes? in(?:to the oven)?\b|\bgo in(?:to the oven)?\b", RegexOptions.None, Patience)]
@@ -254,7 +266,7 @@ internal sealed partial class MethodReader
     [GeneratedRegex(@"\bhalf-?\s?way\b|\bhalf the time\b|\bmid-?way\b|\b(?:turn|flip|rotat|swap|switch)(?:p?ing|e)? (?:\w+ ){0,3}?once\b", RegexOptions.None, Patience)]
     private static partial Regex HalfWay();
 
-    [GeneratedRegex(@"\b(?:turn|turning|rotate|rotating|swap|swapping|switch|switching|chang(?:e|ing) (?:them |the trays |trays )?(?:over|round|places)|cover|covering|tent|tenting|top|sprinkle|strew|scatter|brush|stir|stirring|flip|flipping|add|spread|open|uncover)\b", RegexOptions.None, Patience)]
+    [GeneratedRegex(@"\b(?:turn(?! (?:\w+ ){0,2}?(?:out|down|off|up)\b)|turning(?! (?:out|down|off))|rotate|rotating|swap|swapping|switch|switching|chang(?:e|ing) (?:them |the trays |trays )?(?:over|round|places)|cover|covering|tent|tenting|top|sprinkle|strew|scatter|brush|stir|stirring|flip|flipping|add|spread|open|uncover)\b", RegexOptions.None, Patience)]
     private static partial Regex TouchVerb();
 
     [GeneratedRegex(@"\b(?:scatter|sprinkle|strew|top|turn|flip|cover|tent|brush|spoon|pour|add|spread|stir|rotate|swap|dot|drizzle|uncover)\b", RegexOptions.None, Patience)]
@@ -368,7 +380,7 @@ internal sealed partial class MethodReader
     private static partial Regex BareYield();
 
     // What rises in its tin is shaped, whatever it was called before.
-    [GeneratedRegex(@"\b(?:in|into|on|onto) (?:the |a )?(?:[\w-]+ ){0,6}(?:tin|pan|tray)s?\b", RegexOptions.None, Patience)]
+    [GeneratedRegex(@"\b(?:in|into|on|onto) (?:the |a )?(?:[\w-]+ ){0,6}(?:tin|pan|tray)s?\b|\bto (?:fill|fit) the (?:tin|pan|tray)\b", RegexOptions.None, Patience)]
     private static partial Regex SecondRise();
 
     [GeneratedRegex(@"\b(?:and |,? then )(?:on|to|onto) (?:a |the )?(?:wire |cooling )?racks?\b", RegexOptions.None, Patience)]

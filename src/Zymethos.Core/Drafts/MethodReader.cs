@@ -299,6 +299,14 @@ internal sealed partial class MethodReader
             return true;
         }
 
+        // "Soak the fruit in the tea and leave overnight": one wait, and its time comes behind.
+        if (time is not null && Steps.Count > 0 && Steps[^1] is { Kind: StepKind.Soak, Time: null } soak && soak.Strand == _strand && kind is StepKind.Rest or StepKind.Soak && LeftAfter2().IsMatch(low))
+        {
+            Keep(clause);
+            (soak.Time, soak.Draft.Takes) = (time, time.Text);
+            return true;
+        }
+
         Add(clause, low, kind, time);
         if (fridge.Success && !Steps[^1].IsHands && TimePhrase.In(fridge.Groups["time"].Value).FirstOrDefault() is { } cold) Steps[^1].Draft.Modes = $"refrigerator: chill, {cold.Text}";
         // "keep for 3 days before eating ... up to 2 weeks": it ripens, and then it keeps.
@@ -403,7 +411,7 @@ internal sealed partial class MethodReader
     private void TakePan(string low)
     {
         // "Stand the tins on a baking sheet": what bakes is in the tins, and they go in together.
-        if (_pan is { Pan.Shape: not PanShape.Tray } && TinsOnSheet().IsMatch(low))
+        if (_pan is { Pan.Shape: not PanShape.Tray } && (TinsOnSheet().IsMatch(low) || (SetOnSheet().IsMatch(low.TrimEnd('.')) && Steps.Count > 0 && FillsPan().IsMatch(Steps[^1].Low))))
         {
             _sheet = PanWords.In(OnSheet().Match(low).Value, _context.Pans)?.Pan ?? Tray();
             return;

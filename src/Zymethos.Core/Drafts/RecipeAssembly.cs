@@ -91,8 +91,9 @@ internal static partial class RecipeAssembly
         if (reading.Yield is { } told) rows.Yields.Add(told);
         if (rows.Yields.Count == 0 && reading.DividedInto > 3) rows.Yields.Add(new YieldWords(reading.DividedInto, reading.DivisionName, 2));
         // Two loaf pans make two loaves.
-        if (rows.Yields.Count == 0 && reading.Steps.Find(s => s.Kind == StepKind.Bake && s.Strand >= 0 && !s.IsPanGuessed) is { } bake && PanName(bake.Draft.Pan) is { Length: > 0 } name)
+        if (rows.Yields.Count == 0 && reading.Steps.Find(s => s.Kind == StepKind.Bake && s.Strand >= 0 && !s.IsPanGuessed) is { } bake && PanName(bake.Draft.Pan) is { Length: > 0 } named)
         {
+            var name = named == "cake" && reading.Steps.Exists(s => s.Kind == StepKind.BulkRise) ? "loaf" : named;
             var pans = int.TryParse(bake.Draft.Pans, CultureInfo.InvariantCulture, out var n) ? n : 1;
             rows.Yields.Add(new YieldWords(pans, pans == 1 ? name : name == "loaf" ? "loaves" : $"{name}s", 2));
         }

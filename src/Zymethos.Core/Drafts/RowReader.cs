@@ -189,7 +189,7 @@ internal sealed partial class RowReader
             return true;
         }
 
-        _rows.Name = Clip(name.Trim(' ', ':', '!'), 120);
+        _rows.Name = Clip(name.Count(c => c == '.') == 1 ? name.Trim(' ', ':', '!', '.') : name.Trim(' ', ':', '!'), 120);
         if (name.Length > 120) _rows.Summary.Add(name);
         Became(row, "name");
         return true;

@@ -81,7 +81,7 @@ internal sealed partial record TimePhrase(int Low, int High, int Index, int Leng
             IsMost = Most().IsMatch(before),
             IsMore = More().IsMatch(before) || text.Contains("more", StringComparison.Ordinal) || text.Contains("longer", StringComparison.Ordinal) || text.Contains("further", StringComparison.Ordinal) || MoreAfter().IsMatch(low[(match.Index + match.Length)..]),
             IsEach = EachBefore().IsMatch(before) || EachAfter().IsMatch(low[(match.Index + match.Length)..]),
-            IsMoment = Moment().IsMatch(before) || MomentAfter().IsMatch(low[(match.Index + match.Length)..]),
+            IsMoment = Moment().IsMatch(before) || (MomentAfter().IsMatch(low[(match.Index + match.Length)..]) && !Lasts().IsMatch(before)),
         };
     }
 
@@ -176,7 +176,7 @@ internal sealed partial record TimePhrase(int Low, int High, int Index, int Leng
 
     private const string Digits = @"(?:\d+\s?[½¼¾⅓⅔]|[½¼¾⅓⅔]|\d+(?:[.,]\d+)?(?:[\s-]\d/\d)?|\d/\d)";
     private const string Number = @"(?:" + Digits + @"|\b(?:an?(?: further| good| full)?|one|two|three|four|five|six|seven|eight|nine|ten|twelve|fifteen|twenty|thirty|forty|fifty|sixty|a couple of|a few|couple of|several)\b)";
-    private const string Unit = @"(?:minutes?|mins?|hours?|hrs?|h|days?|fortnights?|weeks?|wks?|months?|mos?|years?|yrs?|seconds?|secs?|m(?=[\s.,;]|$))\b\.?";
+    private const string Unit = @"(?:minutes?|minuets?|mintues?|minuts?|mins?|hours?|hrs?|h|days?|fortnights?|weeks?|wks?|months?|mos?|years?|yrs?|seconds?|secs?|m(?=[\s.,;]|$))\b\.?";
 
     // night | half an hour | an hour and a half | 1 hour 30 minutes | 50 mins - 1 hr | 12 to 15 min | 1 1/2 to 2 hours
     [GeneratedRegex(@"(?<night>\bover ?night\b)"
@@ -203,6 +203,10 @@ internal sealed partial record TimePhrase(int Low, int High, int Index, int Leng
 
     [GeneratedRegex(@"\b(?:at least|a minimum of|minimum|no less than|not less than|for a good)\s+(?:about |around )?$", RegexOptions.None, 200)]
     private static partial Regex Least();
+
+    // "cool for 15 minutes before serving" is how long, and not when.
+    [GeneratedRegex(@"\bfor (?:at least |about |another )?$", RegexOptions.None, 200)]
+    private static partial Regex Lasts();
 
     [GeneratedRegex(@"^\s*(?:or (?:longer|more)|at least|minimum)\b", RegexOptions.None, 200)]
     private static partial Regex LongerAfter();

@@ -102,6 +102,7 @@ internal static partial class LineText
         ["btter"] = "butter",
         ["flower"] = "flour",
         ["flur"] = "flour",
+        ["corse"] = "coarse",
         ["raisng"] = "raising",
         ["rasing"] = "raising",
         ["cofee"] = "coffee",
@@ -145,7 +146,7 @@ internal static partial class LineText
         ["molases"] = "molasses",
     };
 
-    [GeneratedRegex(@"\b(?:lg|lge|med(?=\s)|chopd|choped|chpd|meltd|softend|gratd|slicd|pckd|siftd|grnd|egs|egss|eegs|suger|suagr|shugar|buter|btter|flur|raisng|rasing|cofee|coffe|choclate|chocolte|chocalate|vanila|vannila|cinamon|cinammon|cinnamom|almods|alomnds|hazlenuts|hazlenut|wallnuts|walnutts|pistacios|pistachoes|penuts|cardamon|dessicated|desicated|disolved|powdr|pwder|yoghourt|yoghart|rasins|raisens|sultannas|sultana's|marzapan|zuchini|lemmon|milc|yest|yeats|honney|molases|(?<=(?:plain|raising|bread|white|strong|purpose|cake|rice|corn|almond|wholemeal|rye) )flower)\b", RegexOptions.IgnoreCase, 500)]
+    [GeneratedRegex(@"\b(?:lg|lge|med(?=\s)|chopd|choped|chpd|meltd|softend|gratd|slicd|pckd|siftd|grnd|egs|egss|eegs|suger|suagr|shugar|buter|btter|flur|raisng|rasing|cofee|coffe|choclate|chocolte|chocalate|vanila|vannila|cinamon|cinammon|cinnamom|almods|alomnds|hazlenuts|hazlenut|wallnuts|walnutts|pistacios|pistachoes|penuts|cardamon|dessicated|desicated|disolved|powdr|pwder|yoghourt|yoghart|rasins|raisens|sultannas|sultana's|marzapan|zuchini|lemmon|milc|yest|yeats|honney|molases|(?<=(?:plain|raising|bread|white|strong|purpose|cake|rice|corn|almond|wholemeal|rye) )flower|(?<=\d ?(?:cups?|c\.?|g|kg|oz|lbs?|tbsp) (?:of )?)flower(?! water)|corse)\b", RegexOptions.IgnoreCase, 500)]
     private static partial Regex SlippedForm();
 
     [GeneratedRegex(@"(?:~|≈)", RegexOptions.None, 500)]

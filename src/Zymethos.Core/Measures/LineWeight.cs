@@ -49,6 +49,8 @@ public static class LineWeight
                 // Water weighs a gram the millilitre; what is unknown is not weighed as if it were water.
                 return ingredient?.CupIn(forms) is { } cup ? count * unit.Size / MeasureUnit.Cup.Size * cup : null;
             default:
+                // "10 walnut halves": 14 to the ounce, and 19 of pecans (USDA FoodData Central).
+                if (unit == MeasureUnit.Piece && ingredient?.Pieces.TryGetValue("half", out var half) == true && forms.Contains("halves")) return half * count;
                 return ingredient is null ? null : PieceGrams(ingredient, unit, size, dialect) * count;
         }
     }

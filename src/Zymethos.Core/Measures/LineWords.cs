@@ -14,7 +14,7 @@ internal static class LineWords
     public static readonly HashSet<string> Manner = Set("finely coarsely roughly freshly thinly thickly lightly firmly well very loosely tightly thoroughly completely slightly just");
 
     /// <summary>Words of quality that change nothing that is reckoned with.</summary>
-    public static readonly HashSet<string> Quality = Set("organic good-quality good quality pure natural plain free-range homemade store-bought best fine extra thick thin your favourite favorite some any of the");
+    public static readonly HashSet<string> Quality = Set("organic good-quality good quality pure natural plain free-range homemade store-bought best fine flaky extra thick thin your favourite favorite some any of the");
 
     /// <summary>Sizes of pieces.</summary>
     public static readonly HashSet<string> Sizes = Set("small medium large extra-large jumbo big");
