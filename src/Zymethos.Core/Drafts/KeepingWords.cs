@@ -27,6 +27,8 @@ internal static partial class KeepingWords
             var phrase = phrases[i];
             var before = low[end..phrase.Index];
             var after = low[(phrase.Index + phrase.Length)..(i + 1 < phrases.Count ? Split(low, phrase.Index + phrase.Length, phrases[i + 1].Index) : low.Length)];
+            // "3 days, or freeze them": the freezer is another place.
+            if (OrFreeze().Match(after) is { Success: true } other) after = after[..other.Index];
             end = phrase.Index + phrase.Length;
             var days = Math.Max(1, (int)Math.Round(phrase.High / 1440.0));
             if (BestAfter().IsMatch(before) || (AfterTime().IsMatch(before) && !KeepsBefore().IsMatch(before)))
@@ -77,6 +79,9 @@ internal static partial class KeepingWords
         var match = Part().Match(low);
         return match.Success ? char.ToUpperInvariant(match.Groups["part"].Value[0]) + match.Groups["part"].Value[1..] : "";
     }
+
+    [GeneratedRegex(@"(?:,\s*|\s)(?:or|and|but)\s(?:you can |they |it |can |also |be )*(?:freez|frozen)", RegexOptions.None, 200)]
+    private static partial Regex OrFreeze();
 
     // Work that ends in days and is none of keeping: chilling with a least time, soaking, ripening, feeding.
     [GeneratedRegex(@"\b(?:soak(?!ed\b)|feed|mature|ripen|leave to|let (?:it|them)|overnight|at least \d+ (?:hours?|h)\b|chill (?:for|at|\d)|refrigerate (?:for )?(?:at least|\d+ ?(?:-|to|h)|overnight)|until (?:firm|set|doubled|needed))|\bkeep (?:it |them )?(?:for )?at least\b|\bonce a week\b|\bbefore (?:eating|cutting) if\b", RegexOptions.None, 200)]

@@ -66,7 +66,7 @@ internal sealed partial class MethodReader
     [GeneratedRegex(@"\bon(?: ?to)? (?:a|an|the|one|your) (?:\w+,? ){0,2}?(?:sheet|tray)\b", RegexOptions.None, Patience)]
     private static partial Regex OnSheet();
 
-    [GeneratedRegex(@"\b(?:pour|spread|spoon|tip|smooth|scrape)\b[^.;]{0,24}\b(?:over|on|onto|on top of|into|across) (?:to )?the (?:\w+ ){0,2}?(?:shortbread|base|cakes?|biscuits?|crust|case|pastry|sponges?|loaf|buns|rolls|cookies|bars|shell|flapjack|pie|tart)\b", RegexOptions.None, Patience)]
+    [GeneratedRegex(@"\b(?:pour|spread|spoon|tip|smooth|scrape)\b[^.;]{0,24}\b(?:over|on|onto|on top of|into|across) (?:to )?(?:the|one) (?:\w+ ){0,6}?(?:shortbread|base|cakes?|biscuits?|crust|case|pastry|sponges?|loaf|buns|rolls|cookies|bars|shell|flapjack|pie|tart)\b", RegexOptions.None, Patience)]
     private static partial Regex OntoMain();
 
     [GeneratedRegex(@"^(?:and |then )*(?:place|set|put|stand)(?: it| this| the (?:pie|tart|dish|tin|pan))? on (?:a|the) (?:\w+,? ){0,2}?(?:sheet|tray)\b[^,;]{0,12}$", RegexOptions.None, Patience)]
@@ -380,7 +380,7 @@ internal sealed partial class MethodReader
     private static partial Regex BareYield();
 
     // What rises in its tin is shaped, whatever it was called before.
-    [GeneratedRegex(@"\b(?:in|into|on|onto) (?:the |a )?(?:[\w-]+ ){0,6}(?:tin|pan|tray)s?\b|\bto (?:fill|fit) the (?:tin|pan|tray)\b", RegexOptions.None, Patience)]
+    [GeneratedRegex(@"\b(?:in|into|on|onto) (?:the |a )?(?:[\w-]+ ){0,6}(?:tin|pan|tray)s?\b|\bto (?:fill|fit) the (?:tin|pan|tray)\b|\b(?:fill|put|drop|place|divide)\b[^.;]{0,20}\b(?:into|in|between|among) (?:the )?(?:\w+ ){0,3}?(?:cups|cases|moulds|holes)\b", RegexOptions.None, Patience)]
     private static partial Regex SecondRise();
 
     [GeneratedRegex(@"\b(?:and |,? then )(?:on|to|onto) (?:a |the )?(?:wire |cooling )?racks?\b", RegexOptions.None, Patience)]

@@ -106,16 +106,21 @@ internal static partial class RecipeAssembly
             rows.Yields.Add(new YieldWords(int.Parse(tin.Value, CultureInfo.InvariantCulture) * (int.TryParse(cups.Draft.Pans, CultureInfo.InvariantCulture, out var tins) ? tins : 1), "pieces", 3));
         if (rows.Yields.Count == 0 && rows.Parts.SelectMany(p => p.Lines).Select(l => OneEach().Match(l)).FirstOrDefault(m => m.Success) is { } each)
             rows.Yields.Add(new YieldWords(int.Parse(each.Groups["n"].Value, CultureInfo.InvariantCulture), "pieces", 3));
+        // Two layers that are sandwiched are one cake.
+        if (rows.Yields is [{ Rank: 2, Pieces: 2, Name: "cakes" }] && reading.Steps.Exists(s => Sandwiched().IsMatch(s.Low))) rows.Yields[0] = new YieldWords(1, "cake", 2);
         if (rows.Yields.OrderBy(y => y.Rank).FirstOrDefault() is not { } yield) return;
         draft.Pieces = yield.Pieces.ToString(CultureInfo.InvariantCulture);
         draft.PieceName = yield.Rank == 3 && yield.Name == "pieces" && !draft.Kind.StartsWith("muffin", StringComparison.Ordinal) && reading.Steps.TrueForAll(s => !s.Draft.Pan.Contains("muffin", StringComparison.OrdinalIgnoreCase)) && !rows.Parts.Exists(p => p.Lines.Exists(l => OneEach().IsMatch(l))) ? "servings" : yield.Name;
     }
 
-    [GeneratedRegex(@"\b(?<what>loaf|wreath|pie|tart|galette|cheesecake|stollen|panettone|pavlova|braid|plait)\b(?! (?:cake|buns|bites|bars|squares|tins?|dough|crust|pastry|shell))", RegexOptions.IgnoreCase, 200)]
+    [GeneratedRegex(@"(?<!\b(?:mini|little|small|individual) )\b(?<what>loaf|wreath|pie|tart|galette|cheesecake|stollen|panettone|pavlova|braid|plait)\b(?! (?:cake|buns|bites|bars|squares|tins?|dough|crust|pastry|shell))", RegexOptions.IgnoreCase, 200)]
     private static partial Regex OneThing();
 
     [GeneratedRegex(@"\b(?:shape|form|pat)\b[^.;]{0,24}\b(?:in)?to an? (?:[\w-]+,? ){0,4}(?:loaf|boule|bâtard|batard|bloomer|cob)\b", RegexOptions.None, 200)]
     private static partial Regex ShapedOne();
+
+    [GeneratedRegex(@"\bsandwich(?:es|ed|ing)?\b(?! (?:tins?|pans?|cake))|\b(?:second|other|top) (?:cake|sponge|layer)\b[^.;]{0,24}\bon top\b|\bput (?:the )?(?:two )?(?:cakes|layers|halves) together\b", RegexOptions.None, 200)]
+    private static partial Regex Sandwiched();
 
     [GeneratedRegex(@"\d+(?= cups)", RegexOptions.None, 200)]
     private static partial Regex CupsOf();

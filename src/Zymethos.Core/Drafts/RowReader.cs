@@ -156,6 +156,15 @@ internal sealed partial class RowReader
             return true;
         }
 
+        // "Old gingerbread. ½ lb. plain flour, ¼ lb. butter, ...": the same with a full stop.
+        if (DottedName().Match(plain) is { Success: true } dotted && IsList(dotted.Groups["rest"].Value))
+        {
+            _rows.Name = dotted.Groups["head"].Value.Trim();
+            Became(_rows.Name, "name");
+            TakeRow(dotted.Groups["rest"].Value.TrimEnd('.'));
+            return true;
+        }
+
         var name = plain;
         if (plain.Length < 140 && YieldWords.InHeading(plain) is { } bracket)
         {
@@ -194,6 +203,9 @@ internal sealed partial class RowReader
         Became(row, "name");
         return true;
     }
+
+    [GeneratedRegex(@"^(?<head>[A-Z][^.;:,\d]{3,60})\. (?<rest>[\d½¼¾⅓⅔].{20,1200})$", RegexOptions.None, 200)]
+    private static partial Regex DottedName();
 
     /// <summary>"Three Rivers Sweet Potato Rolls": words with capitals and neither a figure nor a measure among them are a name, whatever number they start with.</summary>
     private static bool IsTitle(string row)
