@@ -73,6 +73,28 @@ public sealed class ReadModel(ZymethosContext context, KitchenBook book, IClock 
         return Redirect($"/book/read/{id}#questions");
     }
 
+    /// <summary>Goes the other way where the recipe leaves something open: it is done, or left out.</summary>
+    public async Task<IActionResult> OnPostChooseAsync(Guid id, string choice, string option, CancellationToken cancel)
+    {
+        if (await LoadAsync(id, cancel) is not { } row) return NotFound();
+        if (row.Version != Version)
+        {
+            Said = "This sheet was changed on another device meanwhile; here is how it stands now.";
+            return RedirectToPage(new { id });
+        }
+
+        if (Result.Recipe.Choices.FirstOrDefault(c => c.Key == choice)?.Options.FirstOrDefault(o => o.Key == option) is null) return NotFound();
+        row.Draft = Draft with { Choices = [.. Draft.Choices.Select(c => c.Key == choice ? c with { Chosen = option } : c)] };
+        row.SavedAt = clock.GetCurrentInstant();
+        context.Entry(row).Property(r => r.Draft).IsModified = true;
+        await context.SaveChangesAsync(cancel);
+        return Redirect($"/book/read/{id}#choices");
+    }
+
+    /// <summary>What is said beside a step that belongs to a choice; empty for one that is always done.</summary>
+    public string ChoiceOf(Step step) => step.When is not { } when || Result.Recipe.Choices.FirstOrDefault(c => c.Key == when.Choice) is not { } choice ? ""
+        : when.Options.Contains(choice.Chosen) ? "You may leave this out." : "Left out, as you chose.";
+
     /// <summary>Gives it another name.</summary>
     public async Task<IActionResult> OnPostNameAsync(Guid id, string? name, CancellationToken cancel)
     {
