@@ -34,7 +34,7 @@ internal static partial class OfferedSteps
             draft.Choices.Add(new ChoiceDraft
             {
                 Key = key,
-                Question = $"{named.Draft.Title.TrimEnd('.')}?",
+                Question = $"{Offering().Replace(named.Draft.Title.TrimEnd('.'), "")}?",
                 Options = $"{Done}: Yes: as the recipe offers\n{LeftOut}: No: it is left out",
                 Chosen = named.IsUnusual && !hasLines ? LeftOut : Done,
             });
@@ -113,6 +113,10 @@ internal static partial class OfferedSteps
     private static string Text(IEnumerable<MethodStep> steps) => string.Join(' ', steps.Select(s => $"{s.Low} {s.Draft.Instruction}")).ToLowerInvariant();
 
     private static bool Names(string text, string noun) => Regex.IsMatch(text, $@"\b{Regex.Escape(noun.TrimEnd('s'))}(?:s|es)?\b", RegexOptions.None, TimeSpan.FromMilliseconds(200));
+
+    // "Sprinkle with seeds if you like?" asks twice.
+    [GeneratedRegex(@"[,(\s]*(?:if (?:you(?:'d| would)? (?:like|wish|want|prefer|fancy)|liked|desired|wished)|optional(?:ly)?)\)?$", RegexOptions.IgnoreCase, 200)]
+    private static partial Regex Offering();
 
     [GeneratedRegex(@"[\p{L}'’]+$", RegexOptions.None, 200)]
     private static partial Regex Last();

@@ -34,6 +34,9 @@ public sealed class OfferedStepsTests
         var recipe = Biscuits(offer);
         var choice = Assert.Single(recipe.Choices);
         Assert.Equal("yes", choice.Chosen);
+        Assert.EndsWith("?", choice.Question, StringComparison.Ordinal);
+        Assert.DoesNotContain("if you", choice.Question, StringComparison.Ordinal);
+        Assert.DoesNotContain("optional", choice.Question, StringComparison.OrdinalIgnoreCase);
         var all = ChosenRecipe.Of(recipe).Steps;
         var few = Without(recipe).Steps;
         Assert.True(few.Length < all.Length);
