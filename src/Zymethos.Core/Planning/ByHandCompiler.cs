@@ -56,7 +56,9 @@ internal static class ByHandCompiler
             // Hands at the door move with the end; hands from start to end stretch.
             var hands = task.IsHandsOn
                 ? Around(task.Hands[0], minutes, wishes[i].Breaks)
-                : task.Hands.Select(h => h.Offset + h.Length == task.Likely && h.Offset > 0 ? h with { Offset = minutes - h.Length } : h).ToImmutableArray();
+                : task.Hands.Select(h => h.Offset + h.Length == task.Likely && h.Offset > 0 ? h with { Offset = minutes - h.Length } : h)
+                    // What is done part-way is left out where the time that is given ends before it.
+                    .Where(h => h.Offset + h.Length <= minutes).ToImmutableArray();
             network = network with { Tasks = network.Tasks.SetItem(index, task with { Likely = minutes, High = Math.Max(task.High, minutes), Hands = hands }) };
         }
 

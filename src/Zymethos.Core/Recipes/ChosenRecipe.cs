@@ -18,6 +18,8 @@ public static class ChosenRecipe
                 .Where(p => !p.Lines.IsEmpty)],
             Steps = steps,
             Links = [.. recipe.Links.Where(l => Stands(recipe, l.When) && keys.Contains(l.From) && keys.Contains(l.To))],
+            // What was kept after a step that is left out is kept when all is done.
+            Keeping = [.. recipe.Keeping.Select(k => k.After.Length == 0 || keys.Contains(k.After) ? k : k with { After = "" })],
         };
     }
 

@@ -100,6 +100,12 @@ public sealed record KeepingPlace(string Place, int Days)
     /// <summary>Key of the step after which it is kept so, with work still to come ("baked and cold, not yet iced"); empty when all is done by then.</summary>
     public string After { get; init; } = "";
 
+    /// <summary>The place as it is said in a sentence: "on the counter, in a cloth", "in the refrigerator".</summary>
+    public string Said =>
+        Place.StartsWith("counter", StringComparison.OrdinalIgnoreCase) ? $"on the {Place[..1].ToLowerInvariant()}{Place[1..]}"
+        : Place.StartsWith("freezer", StringComparison.OrdinalIgnoreCase) || Place.StartsWith("refrigerator", StringComparison.OrdinalIgnoreCase) ? $"in the {Place[..1].ToLowerInvariant()}{Place[1..]}"
+        : Place;
+
     /// <summary>Which store the words name: a freezer, a refrigerator, else the counter.</summary>
     public KeepingStore Store =>
         Place.StartsWith("freezer", StringComparison.OrdinalIgnoreCase) ? KeepingStore.Freezer

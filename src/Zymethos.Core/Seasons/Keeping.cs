@@ -124,13 +124,16 @@ public static class Keeping
         // A day more or less at the edge of a band is no cliff: half a day is forgiven. What is young is good, and better later.
         if (days > place.Days + 0.5) return null;
         if (days < place.BestFromDays - 0.5)
-            return new Kept(place, (int)(YoungCosts * (place.BestFromDays - days) / place.BestFromDays), null, $"Kept {place.Place}; {days:0.#} days old when it is eaten, best from day {place.BestFromDays}.");
+            return new Kept(place, (int)(YoungCosts * (place.BestFromDays - days) / place.BestFromDays), null, $"Kept {place.Said}; {Old(days)}, best from day {place.BestFromDays}.");
         var band = Math.Max(0.5, place.Days - place.BestFromDays);
-        return new Kept(place, (int)Math.Clamp(100 * (days - place.BestFromDays) / band, 0, 100), null, $"Kept {place.Place}; {days:0.#} days old when it is eaten, good for {place.Days}.");
+        return new Kept(place, (int)Math.Clamp(100 * (days - place.BestFromDays) / band, 0, 100), null, $"Kept {place.Said}; {Old(days)}, good for {(place.Days == 1 ? "one day" : $"{place.Days} days")}.");
     }
 
     /// <summary>Nobody rises at three to take a cake out: the evening before does as well.</summary>
     public static LocalDateTime Awake(LocalDateTime at) => at.Hour < WakingHour ? at.Date.PlusDays(-1).At(Evening) : at;
+
+    /// <summary>How old it is when it is eaten, in words: nobody counts a cake's tenths of a day.</summary>
+    public static string Old(double days) => days < 0.5 ? "eaten on the day it is made" : days < 1.5 ? "a day old when it is eaten" : $"{days:0} days old when it is eaten";
 
     private static string At(LocalDateTime time) => time.ToString("ddd d MMM HH:mm", System.Globalization.CultureInfo.InvariantCulture);
 

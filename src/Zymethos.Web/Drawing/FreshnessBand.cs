@@ -1,5 +1,6 @@
 using NodaTime;
 using Zymethos.Core.Recipes;
+using Zymethos.Core.Seasons;
 
 namespace Zymethos.Web.Drawing;
 
@@ -18,6 +19,6 @@ public sealed record FreshnessBand(double BestFrom, double Eaten, string Says)
         var days = Period.Between(from, eaten, PeriodUnits.Minutes).Minutes / 1440.0;
         var length = place.Days + 0.5;
         var words = days < place.BestFromDays ? "still a little young" : days > place.Days ? "at the very end of its time" : days - place.BestFromDays <= 0.34 * (place.Days - place.BestFromDays) ? "at its best" : "past its best, and good";
-        return new FreshnessBand(Math.Clamp(place.BestFromDays / length, 0, 1), Math.Clamp(days / length, 0, 1), $"{days:0.#} days old when it is eaten, of {place.Days} {place.Place}: {words}.");
+        return new FreshnessBand(Math.Clamp(place.BestFromDays / length, 0, 1), Math.Clamp(days / length, 0, 1), $"{char.ToUpperInvariant(Keeping.Old(days)[0])}{Keeping.Old(days)[1..]}; it keeps {(place.Days == 1 ? "one day" : $"{place.Days} days")} {place.Said}: {words}.");
     }
 }

@@ -66,6 +66,40 @@ public sealed class FoldTests
         Assert.All(folds, f => Assert.Contains("fold the dough", f.Text, StringComparison.Ordinal));
     }
 
+    [Fact]
+    public void A_longer_rise_keeps_its_folds_and_a_shorter_one_those_it_has_room_for()
+    {
+        var recipe = Loaf("Leave to rise for 2 hours, folding every 30 minutes.");
+        var from = new LocalDateTime(2026, 12, 5, 8, 0);
+        TaskNetwork Allowed(int minutes)
+        {
+            var wish = new DayWish(from, from.PlusHours(10), [new BakeWish(recipe, 1, null, null)]);
+            var rise = TaskCompiler.Compile(Kitchen.Ordinary("Home"), wish).Network!.Tasks.First(t => t.Kind == StepKind.BulkRise);
+            return TaskCompiler.Compile(Kitchen.Ordinary("Home"), wish with { ByHand = ByHand.Nothing with { Allow = [new AllowWish(rise.Id, minutes)] } }).Network!;
+        }
+
+        Assert.Equal(3, Allowed(150).Tasks.First(t => t.Kind == StepKind.BulkRise).Hands.Length);
+        var usual = TaskCompiler.Compile(Kitchen.Ordinary("Home"), new DayWish(from, from.PlusHours(10), [new BakeWish(recipe, 1, null, null)])).Network!.Tasks.First(t => t.Kind == StepKind.BulkRise);
+        var least = Allowed(usual.Low);
+        Assert.All(least.Tasks.First(t => t.Kind == StepKind.BulkRise).Hands, h => Assert.True(h.Offset + h.Length <= usual.Low));
+        Assert.Empty(PlanChecker.Check(least, FirstPlan.Find(least, 1)!));
+    }
+
+    [Fact]
+    public void In_the_refrigerator_nobody_folds()
+    {
+        var loaf = Loaf("Leave to rise for 2 hours, folding every 30 minutes.");
+        var rise = loaf.Steps.First(s => s.Kind == StepKind.BulkRise);
+        var recipe = loaf with { Steps = [.. loaf.Steps.Select(s => s.Key == rise.Key ? s with { Modes = [new StepMode("refrigerator overnight", StepKind.Chill, DurationEstimate.Minutes(480, 600, 840), null)] } : s)] };
+        var from = new LocalDateTime(2026, 12, 5, 8, 0);
+        foreach (var (mode, folds) in new[] { (0, 3), (1, 0) })
+        {
+            var wish = new BakeWish(recipe, 1, null, null) { Modes = System.Collections.Immutable.ImmutableDictionary<string, int>.Empty.Add(rise.Key, mode) };
+            var network = TaskCompiler.Compile(Kitchen.Ordinary("Home"), new DayWish(from, from.PlusHours(20), [wish])).Network!;
+            Assert.Equal(folds, network.Tasks.First(t => t.Step?.Key == rise.Key).Hands.Length);
+        }
+    }
+
     [Theory]
     [InlineData(StepKind.Chill, TouchKind.Fold)]
     [InlineData(StepKind.BulkRise, TouchKind.Cover)]

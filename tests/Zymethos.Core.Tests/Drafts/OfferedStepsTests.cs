@@ -88,6 +88,17 @@ public sealed class OfferedStepsTests
     }
 
     [Fact]
+    public void What_was_kept_after_it_is_kept_when_all_is_done()
+    {
+        var recipe = Biscuits("Dip the tips in chocolate if you like.");
+        var offered = recipe.Steps.First(s => s.When is not null);
+        var kept = recipe with { Keeping = [new KeepingPlace("counter", 5) { After = offered.Key }, new KeepingPlace("freezer", 30) { After = recipe.Steps.First(s => s.Kind == StepKind.Bake).Key }] };
+        Assert.Equal("", Without(kept).Keeping[0].After);
+        Assert.Equal(kept.Keeping[1], Without(kept).Keeping[1]);
+        Assert.Equal<KeepingPlace>(kept.Keeping.ToArray(), ChosenRecipe.Of(kept).Keeping.ToArray());
+    }
+
+    [Fact]
     public void What_came_before_it_is_followed_by_what_came_after()
     {
         var draft = RecipeText.Read("Seed rolls\nMakes 8\n\n500 g bread flour\n300 g water\n7 g instant yeast\n10 g salt\n2 tbsp poppy seeds (optional)\n\nMix and knead for 10 minutes. Leave to rise for 1 hour. Shape into 8 rolls on a tray. Prove for 40 minutes. Sprinkle with the poppy seeds if you like. Bake at 220 C for 18 minutes.", IngredientKnowledge.Shipped, Pans);

@@ -58,6 +58,21 @@ public sealed class KeepingTests
     }
 
     [Theory]
+    [InlineData(0, "eaten on the day it is made")]
+    [InlineData(0.2, "eaten on the day it is made")]
+    [InlineData(0.9, "a day old when it is eaten")]
+    [InlineData(2.6, "3 days old when it is eaten")]
+    [InlineData(40, "40 days old when it is eaten")]
+    public void Its_age_is_said_in_whole_days(double days, string words) => Assert.Equal(words, Keeping.Old(days));
+
+    [Theory]
+    [InlineData("counter, in a cloth", "on the counter, in a cloth")]
+    [InlineData("refrigerator", "in the refrigerator")]
+    [InlineData("Freezer, wrapped", "in the freezer, wrapped")]
+    [InlineData("a cool cellar", "a cool cellar")]
+    public void Its_place_is_said_in_a_sentence(string place, string words) => Assert.Equal(words, new KeepingPlace(place, 3).Said);
+
+    [Theory]
     [InlineData(7, 20, "2026-12-12T07:20")]
     [InlineData(6, 59, "2026-12-11T21:00")]
     [InlineData(0, 0, "2026-12-11T21:00")]
