@@ -32,6 +32,65 @@ public sealed class ReadingClassTests
         Assert.Equal(hand, step.Modes.Single().Takes.Likely.TotalMinutes);
     }
 
+    // USDA FoodData Central: 23 almonds, 14 walnut halves and 19 pecan halves to the ounce of 28.35 g; 10 hazelnuts 14 g.
+    [Theory]
+    [InlineData("23 whole almonds", 28.35)]
+    [InlineData("14 walnut halves", 28.35)]
+    [InlineData("19 pecan halves", 28.35)]
+    [InlineData("10 hazelnuts", 14)]
+    public void Nuts_that_are_counted_weigh(string line, double grams) =>
+        Assert.InRange(LineReader.Read(line, IngredientKnowledge.Shipped).Weight!.Value.Grams, grams * 0.97, grams * 1.03);
+
+    [Theory]
+    [InlineData("1 1/2 cups fresh or frozen blueberries", "blueberries")]
+    [InlineData("200 g fresh or frozen raspberries", "raspberries")]
+    [InlineData("4 cups flower", "flour")]
+    [InlineData("2 tbsp orange flower water", "orange blossom water")]
+    public void Either_state_is_the_same_thing_and_a_slip_is_seen_through(string line, string name) =>
+        Assert.Contains(name, (LineReader.Read(line, IngredientKnowledge.Shipped).Ingredient?.Name ?? LineReader.Read(line, IngredientKnowledge.Shipped).Name), StringComparison.Ordinal);
+
+    [Theory]
+    [InlineData("Makes one 900g/2lb loaf, about 10 slices", 10, "slices")]
+    [InlineData("Makes 1 large loaf", 1, "loaf")]
+    [InlineData("Makes a 20 cm cake (12 slices)", 12, "slices")]
+    public void Slices_count_before_the_loaf_they_are_cut_from(string line, int pieces, string name)
+    {
+        var draft = Draft($"Plain cake\n{line}\n\n200 g plain flour\n150 g butter\n\nBeat everything. Bake in a loaf tin at 180 C for 40 minutes.");
+        Assert.Equal(pieces.ToString(System.Globalization.CultureInfo.InvariantCulture), draft.Pieces);
+        Assert.Equal(name, draft.PieceName);
+    }
+
+    [Fact]
+    public void What_is_turned_out_is_not_turned_round()
+    {
+        var recipe = DraftReader.Read(Cake("Beat everything. Spread in a 20 cm round tin. Bake at 180 C for 30 minutes. Turn out onto a rack after 5 minutes and leave to go cold."), IngredientKnowledge.Shipped, Pans).Recipe;
+        Assert.Empty(recipe.Steps.Single(s => s.Kind == StepKind.Bake).Touches);
+        Assert.Contains(recipe.Steps, s => s.Kind == StepKind.Cool);
+    }
+
+    [Theory]
+    [InlineData("Soak the fruit in the tea and leave overnight.")]
+    [InlineData("Soak the raisins in the rum. Leave overnight.")]
+    public void A_soak_has_the_night_that_is_told_behind_it(string words)
+    {
+        var recipe = DraftReader.Read(Cake($"{words} Beat everything. Spread in a 20 cm round tin. Bake at 180 C for 30 minutes.", "100 g raisins\n50 ml rum\n"), IngredientKnowledge.Shipped, Pans).Recipe;
+        var soak = Assert.Single(recipe.Steps, s => s.Kind == StepKind.Soak);
+        Assert.True(soak.Takes.Low >= NodaTime.Duration.FromHours(8));
+        Assert.DoesNotContain(recipe.Steps, s => s.Kind == StepKind.Rest && s.Takes.Likely > NodaTime.Duration.FromHours(4));
+    }
+
+    [Fact]
+    public void What_is_poured_over_the_base_comes_after_it_was_baked()
+    {
+        var draft = Draft("Caramel squares\nMakes 24 squares\n\nBase\n250 g plain flour\n175 g butter\n75 g sugar\n\nCaramel\n400 g condensed milk\n100 g butter\n\nFor the base, rub everything together and press into a 33 x 23 cm tin. Bake at 180 C for 20 minutes. Cool in the tin.\nFor the caramel, heat everything in a pan and simmer for 5 minutes. Pour over the base and leave to cool. Cut into 24 squares.");
+        var recipe = DraftReader.Read(draft, IngredientKnowledge.Shipped, Pans).Recipe;
+        var bake = recipe.Steps.Single(s => s.Kind == StepKind.Bake).Key;
+        var pour = recipe.Steps.First(s => s.Instruction.Contains("Pour over", StringComparison.Ordinal)).Key;
+        var after = new HashSet<string> { bake };
+        for (var grew = true; grew;) grew = recipe.Links.Where(l => after.Contains(l.From)).ToList().Exists(l => after.Add(l.To));
+        Assert.Contains(pour, after);
+    }
+
     [Theory]
     [InlineData("Bake at 240 C for 25 min with the lid, 20 min without at 220 C.", "240 25, 220 20")]
     [InlineData("Bake at 240 C, 25 minutes covered, then 20 minutes uncovered at 220 C.", "240 25, 220 20")]
