@@ -56,6 +56,9 @@ public sealed class CorpusTests(ITestOutputHelper output)
     [Fact]
     public void Nor_do_the_fifteenth_twenty() => Score("Fifteenth corpus", CorpusRecipe.Fifteenth, 20, 0.80);
 
+    [Fact]
+    public void Nor_do_the_sixteenth_twenty() => Score("Sixteenth corpus", CorpusRecipe.Sixteenth, 20, 0.80);
+
     private void Score(string name, IReadOnlyList<CorpusRecipe> recipes, int least, double wholeWanted)
     {
         int lines = 0, linesRight = 0, facts = 0, factsRight = 0, whole = 0, safe = 0, dropping = 0;
