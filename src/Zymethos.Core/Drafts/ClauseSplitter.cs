@@ -34,6 +34,8 @@ internal static partial class ClauseSplitter
             // "While it cools mix juice and sugar, prick the cake": the order stands behind words that say when.
             if (!starts && !hasVerb && LeadsIn(words[0].Value) && !under && Makes.Contains(low) && !(words[i - 1].Value.ToLowerInvariant() is "the" or "a" or "an" or "to" or "is" or "are" or "its" or "it" or "of" or "they")) hasVerb = true;
             if (!starts) continue;
+            // "until risen, brown and springy": a colour, and no order.
+            if (i > 0 && low is "brown" && next is "and" or "on" or "all" or null) continue;
             if (!VerbWords.IsWork(low, next, i == 0 || gap.Any(c => c is ';' or '.')) && !IsNewHeat(words, i, next) && !IsNewPlace(words, i, sentence)) continue;
             if (i > 0 && under && !IsStrong(words, connector, i, gap)) continue;
             if (hasVerb && connector > 0 && words[connector].Index > from)

@@ -111,7 +111,7 @@ internal sealed partial class MethodReader
     [GeneratedRegex(@"\bback in(?:to the oven)?\b(?! (?:the|a) (?:bowl|fridge|pan|freezer))|\bgoes? in(?:to the oven)?\b|\bgo in(?:to the oven)?\b", RegexOptions.None, Patience)]
     private static partial Regex GoesIn();
 
-    [GeneratedRegex(@"\bpre-?\s?heat(?!ed)|\bheat (?:up )?(?:the |your |an? )?(?:dutch oven|casserole|cast[- ]iron pot|baking (?:stone|steel)|pizza stone)|\bheat (?:up )?(?:the |your |an )?oven|\bwarm (?:the|your) oven|\bset (?:the |your )?oven|\bturn (?:the |your )?oven (?:on|up|to)|\bheat oven|\bturn on (?:the |your )?oven|\bget the oven", RegexOptions.None, Patience)]
+    [GeneratedRegex(@"\bpre-?\s?heat(?!ed)|\bheat (?:up )?(?:the |your |an? )?(?:dutch oven|casserole|cast[- ]iron pot|baking (?:stone|steel)|pizza stone)|\bheat (?:up )?(?:the |your |an )?oven|\bwarm (?:the|your) oven|\bset (?:the |your )?oven|\bturn (?:the |your )?oven (?:on|up|to)|\bheat oven|\bturn on (?:the |your )?oven|\bget the oven|^(?:and |then )*heat (?:it )?(?:up )?to (?:about )?\d{3}\b", RegexOptions.None, Patience)]
     private static partial Regex Preheat();
 
     [GeneratedRegex(@"^(?:\w+,? ){0,3}?(?:pre-?\s?heat(?!ed)|heat (?:the |your |an? )?(?:dutch |oven|casserole|cast[- ]iron|baking (?:stone|steel)|pizza stone)|warm (?:the|your) oven|set (?:the |your )?oven|turn (?:the |your )?oven|take out of the oven before)", RegexOptions.None, Patience)]

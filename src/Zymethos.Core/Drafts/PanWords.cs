@@ -187,7 +187,7 @@ public static partial class PanWords
     [GeneratedRegex(@"\bloaf (?:pans?|tins?)|\bbread (?:pans?|tins?)|\b(?:2|1|two|one)[- ]?lb (?:loaf )?tins?\b|\bloaf-tins?|\bpullman|\bpans? 20x10", RegexOptions.None, 200)]
     private static partial Regex Loaf();
 
-    [GeneratedRegex(@"\b(?:tube|ring|fluted)\b (?:\w+ ){0,2}(?:pan|tin|mould|mold)s?(?<!tart tin)(?<!tart tins)(?<!flan tin)(?<!moulds)|\bring tin|^fluted ring\b", RegexOptions.None, 200)]
+    [GeneratedRegex(@"\b(?:tube|ring|fluted)\b (?:\w+ ){0,2}(?:pan|tin|mould|mold)s?(?<!tart tin)(?<!tart tins)(?<!flan tin)(?<!moulds)|\bring tin|^fluted ring\b|\b(?:gugelhupf|kugelhopf|gugelhopf)\b", RegexOptions.None, 200)]
     private static partial Regex Ring();
 
     [GeneratedRegex(@"\bround (?:\w+ ){0,2}(?:pan|tin|mould)s?|\bcake (?:pan|tin)s?|\blayer (?:pan|tin)s?|\bsandwich tins?|\bsponge tins?|\b(?:tart|flan|quiche|pie) (?:tin|pan|dish|plate|ring)s?|\bpie shells?|\bunbaked shells|\bskillet|\bcasserole|\b(?:panettone|paper) (?:mould|case)|\bdeep tin\b|\btin lined\b|\b(?:lined|buttered|greased) tin\b|\b\d{1,2}\s?(?:""|-?inch|in\.?|cm)\s(?:deep |cake |lined |greased )?tin\b", RegexOptions.None, 200)]

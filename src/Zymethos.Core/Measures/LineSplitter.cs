@@ -67,12 +67,22 @@ public static partial class LineSplitter
         foreach (var piece in ByCommas(line, knowledge)) yield return piece;
     }
 
+    [GeneratedRegex(@"^\s*(?:a (?:little|splash of|dash of) [\p{L} -]{3,24}|(?!plus\b|and\b|or\b|cut\b|chopped\b|sliced\b)[\p{L}-]+(?: [\p{L}-]+)? (?:to|for) (?:glaze|glazing|brush|brushing|dust|dusting|sprinkle|sprinkling|dredge|dredging))\.?\s*$", RegexOptions.IgnoreCase, 200)]
+    private static partial Regex ForFinish();
+
     private static IEnumerable<string> ByCommas(string line, IngredientKnowledge knowledge)
     {
         var pieces = new List<string>();
         foreach (var piece in Commas(line))
         {
             var starts = !ShareOfIt().IsMatch(piece) && StartsWithAmount(piece) && LineReader.Read(piece, knowledge) is { Amounts.Length: > 0, Name.Length: > 0 } read && (read.Ingredient is not null || (read.Name.Length > 2 && piece.Any(char.IsDigit) && !SizeOnly().IsMatch(piece)));
+            // ", milk to glaze", ", a little milk": no figure, and all the same a line of its own.
+            if (pieces.Count > 0 && ForFinish().IsMatch(piece) && LineReader.Read(piece, knowledge).Ingredient is not null)
+            {
+                pieces.Add(piece);
+                continue;
+            }
+
             // ", tablespoon treacle": one of them.
             if (pieces.Count > 0 && OneSpoon().IsMatch(piece) && LineReader.Read($"1 {piece}", knowledge).Ingredient is not null)
             {
