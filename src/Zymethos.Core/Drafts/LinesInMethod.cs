@@ -44,7 +44,7 @@ internal static partial class LinesInMethod
         if (Figures().Match(piece) is { Success: true } figure && figure.Index > start.Index && LineReader.Read(Ends().Replace(piece[figure.Index..], ""), knowledge).Ingredient is not null) start = figure;
         if (!start.Success) return null;
         // "the grated zest of a lemon": the part of the fruit belongs to the line.
-        if (ZestBefore().Match(piece[..start.Index]) is { Success: true } zest) start = ZestBefore().Match(piece[..start.Index]);
+        if (ZestBefore().Match(piece[..start.Index]) is { Success: true } zest) start = zest;
         var words = Ends().Replace(piece[start.Index..], "").Trim(' ', '.', ',');
         // "5 oz of currants and peel": both are known, and neither is lost.
         if (Second().Match(piece[start.Index..]) is { Success: true } second && second.Index == words.Length && knowledge.Find(second.Groups["what"].Value.TrimEnd('.', ',')) is not null) words += second.Value.TrimEnd('.', ',');

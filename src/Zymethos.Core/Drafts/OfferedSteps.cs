@@ -1,6 +1,7 @@
 using System.Text.RegularExpressions;
 using Zymethos.Core.Measures;
 using Zymethos.Core.Recipes;
+using Zymethos.Core.Safety;
 
 namespace Zymethos.Core.Drafts;
 
@@ -36,18 +37,18 @@ internal static partial class OfferedSteps
                 Key = key,
                 Question = $"{Offering().Replace(named.Draft.Title.TrimEnd('.'), "")}?",
                 Options = $"{Done}: Yes: as the recipe offers\n{LeftOut}: No: it is left out",
-                Chosen = named.IsUnusual && !hasLines ? LeftOut : Done,
+                Chosen = named.IsUnusual && !hasLines && !BringsSomething(own) ? LeftOut : Done,
             });
         }
     }
 
-    /// <summary>Work beside the main chain that leads to nothing else belongs to what is offered.</summary>
+    /// <summary>Work beside the main chain that leads to nothing else belongs to what is offered, where that names what was made: an icing that is spread, and not a crumble that was strewn on before.</summary>
     private static void MadeForIt(MethodReading reading, List<MethodStep> own)
     {
         for (var grew = true; grew;)
         {
             var keys = own.Select(s => s.Draft.Key).ToHashSet(StringComparer.Ordinal);
-            var more = reading.Steps.Where(s => s.Strand > 0 && !keys.Contains(s.Draft.Key) && s.Draft.When.Length == 0 && reading.Links.Exists(l => l.From == s.Draft.Key) && reading.Links.TrueForAll(l => l.From != s.Draft.Key || keys.Contains(l.To))).ToList();
+            var more = reading.Steps.Where(s => s.Strand > 0 && Made().Matches(s.Low).Any(m => Names(Text(own), m.Value)) && !keys.Contains(s.Draft.Key) && s.Draft.When.Length == 0 && reading.Links.Exists(l => l.From == s.Draft.Key) && reading.Links.TrueForAll(l => l.From != s.Draft.Key || keys.Contains(l.To))).ToList();
             own.AddRange(more);
             grew = more.Count > 0;
         }
@@ -93,13 +94,15 @@ internal static partial class OfferedSteps
         for (var p = 0; p < draft.Parts.Count; p++)
         {
             var lines = draft.Parts[p].Lines.Split('\n');
+            // A part that other work names, or that "everything" may mean, goes into the rest too: its lines are never left out with the offer.
+            var usedElsewhere = Vague().IsMatch(theirs) || Names(theirs, Last().Match(draft.Parts[p].Name).Value.ToLowerInvariant() is { Length: > 2 } part ? part : "\0");
             for (var i = 0; i < lines.Length; i++)
             {
                 if (lines[i].Trim().Length == 0 || lines[i].EndsWith(']')) continue;
                 var read = LineReader.Read(lines[i], knowledge);
                 var noun = Last().Match(read.Name).Value.ToLowerInvariant();
                 if (noun.Length < 3 || !Names(mine, noun) || Names(theirs, noun)) continue;
-                if (!read.Traits.HasFlag(LineTraits.Optional) && p == 0) continue;
+                if (!read.Traits.HasFlag(LineTraits.Optional) && (p == 0 || usedElsewhere)) continue;
                 lines[i] = $"{lines[i]} [{condition}]";
                 any = true;
             }
@@ -110,6 +113,13 @@ internal static partial class OfferedSteps
         return any;
     }
 
+    /// <summary>Whether the words name an allergen, spirit or honey: that is never left out, and called absent, before somebody has said so.</summary>
+    private static bool BringsSomething(IReadOnlyList<MethodStep> own) =>
+        !AllergenWords.In([.. Word().Matches(Text(own)).Select(m => m.Value)]).IsEmpty || TraitWords.In(Text(own)) != IngredientTraits.None;
+
+    [GeneratedRegex(@"[\p{L}][\p{L}'’\-/]*", RegexOptions.None, 200)]
+    private static partial Regex Word();
+
     private static string Text(IEnumerable<MethodStep> steps) => string.Join(' ', steps.Select(s => $"{s.Low} {s.Draft.Instruction}")).ToLowerInvariant();
 
     private static bool Names(string text, string noun) => Regex.IsMatch(text, $@"\b{Regex.Escape(noun.TrimEnd('s'))}(?:s|es)?\b", RegexOptions.None, TimeSpan.FromMilliseconds(200));
@@ -117,6 +127,12 @@ internal static partial class OfferedSteps
     // "Sprinkle with seeds if you like?" asks twice.
     [GeneratedRegex(@"[,(\s]*(?:if (?:you(?:'d| would)? (?:like|wish|want|prefer|fancy)|liked|desired|wished)|optional(?:ly)?)\)?$", RegexOptions.IgnoreCase, 200)]
     private static partial Regex Offering();
+
+    [GeneratedRegex(@"\b(?:icing|glaze|frosting|drizzle|syrup|sauce|topping|ganache|buttercream|custard|caramel|coating|chocolate)\b", RegexOptions.None, 200)]
+    private static partial Regex Made();
+
+    [GeneratedRegex(@"\b(?:everything|ingredients|the rest|remaining|all (?:of )?(?:it|the))\b", RegexOptions.None, 200)]
+    private static partial Regex Vague();
 
     [GeneratedRegex(@"[\p{L}'’]+$", RegexOptions.None, 200)]
     private static partial Regex Last();

@@ -283,38 +283,25 @@ internal sealed class NetworkBuilder
     {
         const int door = TaskCompiler.DoorMinutes;
         if (step.Hands > 0) return [new HandsNeed(0, likely, step.Hands)];
-        if (step.Oven is null) return [.. FoldsOf(step, likely)];
+        if (step.Oven is null) return [.. TouchesOf(step, likely, TaskCompiler.FoldMinutes)];
         if (step.Oven.State == OvenState.Proof) return [new HandsNeed(0, door, 1)];
         // The hands at the end of the bake turn it off, and it waits for whoever takes it out.
         if (step.Oven.State == OvenState.Off) return [];
         if (likely < (2 * door) + 1) return [new HandsNeed(0, likely, 1)];
-        return [new HandsNeed(0, door, 1), .. TouchesOf(step, likely), new HandsNeed(likely - door, door, 1)];
+        return [new HandsNeed(0, door, 1), .. TouchesOf(step, likely, door), new HandsNeed(likely - door, door, 1)];
     }
 
-    /// <summary>A minute for each thing done part-way, each its own, between putting in and taking out.</summary>
-    private static IEnumerable<HandsNeed> TouchesOf(Step step, int likely)
+    /// <summary>Some minutes for each thing done part-way, each its own, between the first minute and the last; its share of the time is kept when the room makes a rise longer.</summary>
+    private static IEnumerable<HandsNeed> TouchesOf(Step step, int likely, int minutes)
     {
         const int door = TaskCompiler.DoorMinutes;
         var next = door;
         foreach (var touch in step.Touches.OrderBy(t => t.At))
         {
             var at = Math.Max(next, (int)Math.Round(touch.At * likely));
-            if (at + door > likely - door) yield break;
-            yield return new HandsNeed(at, door, 1);
-            next = at + door;
-        }
-    }
-
-    /// <summary>Some minutes for each fold of a rise, the dough's own share of it kept when the room makes the rise longer.</summary>
-    private static IEnumerable<HandsNeed> FoldsOf(Step step, int likely)
-    {
-        var next = 1;
-        foreach (var touch in step.Touches.OrderBy(t => t.At))
-        {
-            var at = Math.Max(next, (int)Math.Round(touch.At * likely));
-            if (at + TaskCompiler.FoldMinutes >= likely) yield break;
-            yield return new HandsNeed(at, TaskCompiler.FoldMinutes, 1);
-            next = at + TaskCompiler.FoldMinutes;
+            if (at + minutes > likely - door) yield break;
+            yield return new HandsNeed(at, minutes, 1);
+            next = at + minutes;
         }
     }
 

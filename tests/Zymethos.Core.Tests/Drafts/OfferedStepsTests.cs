@@ -46,13 +46,45 @@ public sealed class OfferedStepsTests
     }
 
     [Theory]
-    [InlineData("Some people brush them with rum.")]
+    [InlineData("Some people press a pattern into them.")]
     [InlineData("Some bakers like to dust the stars with icing sugar.")]
     public void What_only_others_do_is_left_out_until_somebody_wants_it(string offer)
     {
         var recipe = Biscuits(offer);
         Assert.Equal("no", Assert.Single(recipe.Choices).Chosen);
         Assert.True(ChosenRecipe.Of(recipe).Steps.Length < recipe.Steps.Length);
+    }
+
+    // Nothing that may hurt somebody is called absent before it was chosen to leave it out.
+    [Theory]
+    [InlineData("Some people brush them with rum.")]
+    [InlineData("Some people dip the tips in peanut butter.")]
+    [InlineData("Some bakers like to roll the edges in chopped hazelnuts.")]
+    public void What_brings_an_allergen_or_spirit_is_in_it_until_it_is_left_out(string offer)
+    {
+        var recipe = Biscuits(offer);
+        Assert.Equal("yes", Assert.Single(recipe.Choices).Chosen);
+        var statement = AllergenStatement.Of(recipe, IngredientKnowledge.Shipped);
+        Assert.True(offer.Contains("rum", StringComparison.Ordinal) || statement.MayContain(Allergen.Peanut) || statement.MayContain(Allergen.TreeNut) || statement.Contains.Contains(Allergen.Peanut) || statement.Contains.Contains(Allergen.TreeNut));
+    }
+
+    [Theory]
+    [InlineData("Make the crumble: rub everything together. Strew the crumble over. If you like, scatter a few almonds on top.")]
+    [InlineData("Mix all the ingredients of the topping and spread over. If you like, press an almond on each.")]
+    public void Lines_of_a_part_that_other_work_uses_are_never_left_out_with_an_offer(string end)
+    {
+        var recipe = Biscuits(end, "\nCrumble\n50 g almonds\n50 g oats\n");
+        Assert.Contains(Allergen.TreeNut, AllergenStatement.Of(Without(recipe), IngredientKnowledge.Shipped).Contains);
+    }
+
+    [Theory]
+    [InlineData("walnut halves")]
+    [InlineData("pecan halves")]
+    public void Halves_of_nuts_in_a_field_are_nuts(string ingredient)
+    {
+        var recipe = Biscuits("Cool.");
+        var line = recipe.Parts[0].Lines[0] with { Ingredient = ingredient, Written = "" };
+        Assert.Contains(Allergen.TreeNut, AllergenStatement.Of(recipe with { Parts = [recipe.Parts[0] with { Lines = [line] }] }, IngredientKnowledge.Shipped).Contains);
     }
 
     [Theory]
