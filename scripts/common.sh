@@ -12,11 +12,13 @@ install_packages() {
     command -v sudo >/dev/null 2>&1 || fail "These Debian packages are missing: $*. Install them as root: apt-get install $*"
     with="sudo"
   fi
-  command -v apt-get >/dev/null 2>&1 || fail "These packages are missing and this is not a Debian machine: $*. Install them and run this again."
+  command -v apt-get >/dev/null 2>&1 \
+    || fail "These packages are missing and this is not a Debian machine: $*. Install them and run this again."
   say "Installing $* ..."
   local log
   log=$(mktemp)
-  if ! { $with apt-get update -qq && DEBIAN_FRONTEND=noninteractive $with apt-get install -y -qq --no-install-recommends "$@"; } >"$log" 2>&1; then
+  if ! { $with apt-get update -qq \
+    && DEBIAN_FRONTEND=noninteractive $with apt-get install -y -qq --no-install-recommends "$@"; } >"$log" 2>&1; then
     tail -n 5 "$log" >&2
     rm -f "$log"
     fail "Installing $* did not work; the lines above say why."
@@ -56,18 +58,27 @@ free_port() {
   printf '%s' "$port"
 }
 
-# make_cluster FOLDER PASSWORD [initdb options]: builds beside its final place and moves it there whole, so that a cluster is never half made.
+# make_cluster FOLDER PASSWORD [initdb options]: builds beside its final place and moves it there whole, so that a cluster is never half
+# made. The application's role, zymethos, owns its own databases and may do nothing else; the superuser, keeper, has a password that nobody
+# keeps (whoever owns the files can give it another).
 make_cluster() {
   local folder=$1 password=$2 log pwfile
   shift 2
   rm -rf "$folder.new"
   pwfile=$(mktemp)
   log=$(mktemp)
-  printf '%s\n' "$password" >"$pwfile"
+  (umask 077; head -c 24 /dev/urandom | base64 >"$pwfile")
   mkdir -p "$folder.new"
   if is_root; then chown postgres "$folder.new" "$pwfile"; fi
   chmod 700 "$folder.new"
-  if ! as_db "$PGBIN/initdb" -D "$folder.new" -U zymethos --pwfile="$pwfile" --auth=scram-sha-256 --encoding=UTF8 --locale=C.UTF-8 "$@" >"$log" 2>&1; then
+  if ! as_db "$PGBIN/initdb" -D "$folder.new" -U keeper --pwfile="$pwfile" \
+    --auth=scram-sha-256 --encoding=UTF8 --locale=C.UTF-8 "$@" >"$log" 2>&1; then
+    tail -n 3 "$log" >&2
+    rm -rf "$pwfile" "$log" "$folder.new"
+    return 1
+  fi
+  if ! printf "CREATE ROLE zymethos LOGIN CREATEDB NOSUPERUSER NOCREATEROLE NOREPLICATION PASSWORD '%s'\n" "$password" |
+    as_db "$PGBIN/postgres" --single -j -D "$folder.new" postgres >"$log" 2>&1 || grep -q ERROR "$log"; then
     tail -n 3 "$log" >&2
     rm -rf "$pwfile" "$log" "$folder.new"
     return 1

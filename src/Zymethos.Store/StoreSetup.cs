@@ -22,14 +22,15 @@ public static class StoreSetup
         (DbContextOptions<ZymethosContext>)Use(new DbContextOptionsBuilder<ZymethosContext>(), connection).Options;
 
     /// <summary>
-    /// Brings the database up to date. Instances that start at once wait for each other: the lock that EF Core takes goes with each migration's
-    /// transaction, so a second instance could step in between two of them.
+    /// Brings the database up to date. Instances that start at once wait for each other: the lock that EF Core takes goes with each
+    /// migration's transaction, so a second instance could step in between two of them.
     /// </summary>
     public static async Task MigrateAsync(ZymethosContext context, CancellationToken cancel)
     {
         // The lock has to live in a database that is there already.
         var creator = context.GetService<IRelationalDatabaseCreator>();
-        if (!await creator.ExistsAsync(cancel)) await creator.CreateAsync(cancel);
+        if (!await creator.ExistsAsync(cancel))
+            await creator.CreateAsync(cancel);
         await context.Database.OpenConnectionAsync(cancel);
         try
         {
@@ -48,7 +49,7 @@ public static class StoreSetup
 }
 
 /// <summary>Lets the migration command make a context without running the application. The connection is never opened.</summary>
-public sealed class DesignTimeContext : IDesignTimeDbContextFactory<ZymethosContext>
+internal sealed class DesignTimeContext : IDesignTimeDbContextFactory<ZymethosContext>
 {
     /// <inheritdoc />
     public ZymethosContext CreateDbContext(string[] args) =>

@@ -5,7 +5,6 @@ using Microsoft.AspNetCore.Identity.EntityFrameworkCore;
 using Microsoft.EntityFrameworkCore;
 using Microsoft.EntityFrameworkCore.ChangeTracking;
 using Microsoft.EntityFrameworkCore.Metadata.Builders;
-using Zymethos.Core.Interchange;
 using Zymethos.Store.Accounts;
 using Zymethos.Store.Books;
 using Zymethos.Store.Days;
@@ -20,7 +19,8 @@ namespace Zymethos.Store;
 /// on writing; a kitchen sees only itself.
 /// </summary>
 public sealed class ZymethosContext(DbContextOptions<ZymethosContext> options, ICurrentKitchen current)
-    : IdentityUserContext<Baker, Guid>(options), IDataProtectionKeyContext
+    : IdentityUserContext<Baker, Guid>(options),
+        IDataProtectionKeyContext
 {
     /// <summary>Kitchens; only the current one is seen.</summary>
     public DbSet<KitchenRow> Kitchens => Set<KitchenRow>();
@@ -55,8 +55,14 @@ public sealed class ZymethosContext(DbContextOptions<ZymethosContext> options, I
     /// <summary>Messages to the bakers of the current kitchen.</summary>
     public DbSet<MessageRow> Messages => Set<MessageRow>();
 
+    /// <summary>Sign-ins of all bakers.</summary>
+    public DbSet<SignInRow> SignIns => Set<SignInRow>();
+
     /// <summary>Keys that protect cookies and forms, shared by all instances of the application.</summary>
     public DbSet<DataProtectionKey> DataProtectionKeys => Set<DataProtectionKey>();
+
+    /// <summary>The kitchen that is seen; null for none.</summary>
+    public Guid? KitchenId => current.KitchenId;
 
     private Guid? CurrentKitchen => current.KitchenId;
 
@@ -101,7 +107,13 @@ public sealed class ZymethosContext(DbContextOptions<ZymethosContext> options, I
             e.ToTable("recipe_versions");
             e.Property(r => r.Key).HasMaxLength(80);
             e.Property(r => r.Note).HasMaxLength(200);
-            e.HasIndex(r => new { r.KitchenId, r.Key, r.Number }).IsUnique();
+            e.HasIndex(r => new
+                {
+                    r.KitchenId,
+                    r.Key,
+                    r.Number,
+                })
+                .IsUnique();
             Json(e.Property(r => r.Document));
         });
         builder.Entity<RecipeDraftRow>(e =>
@@ -110,6 +122,8 @@ public sealed class ZymethosContext(DbContextOptions<ZymethosContext> options, I
             e.Property(r => r.Key).HasMaxLength(80);
             Json(e.Property(r => r.Draft));
             e.Property(r => r.Version).IsRowVersion();
+            // A recipe is edited in one draft, however often somebody opens it.
+            e.HasIndex(r => new { r.KitchenId, r.Key }).IsUnique().HasFilter("\"Key\" <> ''");
         });
         builder.Entity<IngredientRow>(e =>
         {
@@ -122,7 +136,14 @@ public sealed class ZymethosContext(DbContextOptions<ZymethosContext> options, I
         {
             e.ToTable("flour_tallies");
             e.Property(r => r.Key).HasMaxLength(80);
-            e.HasIndex(r => new { r.KitchenId, r.Key, r.StartedAt });
+            e.HasIndex(r => new
+            {
+                r.KitchenId,
+                r.Key,
+                r.StartedAt,
+            });
+            // Flour goes into one dough of a recipe at a time.
+            e.HasIndex(r => new { r.KitchenId, r.Key }).IsUnique().HasFilter("\"DoneAt\" IS NULL");
             e.Property(r => r.Version).IsRowVersion();
         });
         builder.Entity<OvenDayRow>(e =>
@@ -136,7 +157,12 @@ public sealed class ZymethosContext(DbContextOptions<ZymethosContext> options, I
         builder.Entity<OvenDayStateRow>(e =>
         {
             e.ToTable("oven_day_states");
-            e.HasIndex(d => new { d.KitchenId, d.Date, d.Number });
+            e.HasIndex(d => new
+            {
+                d.KitchenId,
+                d.Date,
+                d.Number,
+            });
             e.Property(d => d.Said).HasMaxLength(200);
             Json(e.Property(d => d.Document));
             Json(e.Property(d => d.Plan));
@@ -144,7 +170,14 @@ public sealed class ZymethosContext(DbContextOptions<ZymethosContext> options, I
         builder.Entity<LongSearchRow>(e =>
         {
             e.ToTable("long_searches");
-            e.HasIndex(d => new { d.KitchenId, d.Date, d.AskedAt });
+            e.HasIndex(d => new
+            {
+                d.KitchenId,
+                d.Date,
+                d.AskedAt,
+            });
+            // One search goes on for a day, however many ask for it at once; one that was asked to stop makes way.
+            e.HasIndex(d => new { d.KitchenId, d.Date }).IsUnique().HasFilter("\"State\" IN ('Waiting', 'Running') AND NOT \"StopAsked\"");
             e.Property(d => d.State).HasConversion<string>().HasMaxLength(20);
             e.Property(d => d.Said).HasMaxLength(400);
             e.Property(d => d.Worker).HasMaxLength(120);
@@ -155,10 +188,11 @@ public sealed class ZymethosContext(DbContextOptions<ZymethosContext> options, I
         {
             e.ToTable("seasons");
             e.Property(s => s.Name).HasMaxLength(80);
-            e.Property(s => s.FeedKey).HasMaxLength(64);
+            // The column keeps the name of the first release: instances of it may still be at work beside this one.
+            e.Property(s => s.CalendarKey).HasColumnName("FeedKey").HasMaxLength(64);
             e.Property(s => s.RemindTo).HasMaxLength(254);
             e.HasIndex(s => new { s.KitchenId, s.MadeAt });
-            e.HasIndex(s => s.FeedKey).IsUnique();
+            e.HasIndex(s => s.CalendarKey).IsUnique();
             Json(e.Property(s => s.Sheet));
             Json(e.Property(s => s.SheetBefore));
             Json(e.Property(s => s.Plan));
@@ -174,11 +208,28 @@ public sealed class ZymethosContext(DbContextOptions<ZymethosContext> options, I
             e.HasIndex(m => new { m.KitchenId, m.Key }).IsUnique();
             e.HasIndex(m => new { m.KitchenId, m.WrittenAt });
         });
+        builder.Entity<SignInRow>(e =>
+        {
+            e.ToTable("sign_ins");
+            e.HasIndex(s => new { s.BakerId, s.At });
+            e.HasOne<Baker>().WithMany().HasForeignKey(s => s.BakerId).OnDelete(DeleteBehavior.Cascade);
+        });
         builder.Entity<Baker>().HasOne<KitchenRow>().WithMany().HasForeignKey(b => b.KitchenId).OnDelete(DeleteBehavior.Cascade);
-        foreach (var type in builder.Model.GetEntityTypes().Where(t => typeof(IKitchenOwned).IsAssignableFrom(t.ClrType)).Select(t => t.ClrType).ToList())
+        foreach (
+            var type in builder
+                .Model.GetEntityTypes()
+                .Where(t => typeof(IKitchenOwned).IsAssignableFrom(t.ClrType))
+                .Select(t => t.ClrType)
+                .ToList()
+        )
         {
             builder.Entity(type).HasQueryFilter(OwnedFilter(type));
-            builder.Entity(type).HasOne(typeof(KitchenRow)).WithMany().HasForeignKey(nameof(IKitchenOwned.KitchenId)).OnDelete(DeleteBehavior.Cascade);
+            builder
+                .Entity(type)
+                .HasOne(typeof(KitchenRow))
+                .WithMany()
+                .HasForeignKey(nameof(IKitchenOwned.KitchenId))
+                .OnDelete(DeleteBehavior.Cascade);
         }
     }
 
@@ -186,13 +237,17 @@ public sealed class ZymethosContext(DbContextOptions<ZymethosContext> options, I
     private static void Json<T>(PropertyBuilder<T> property)
         where T : class?
     {
-        property.HasColumnType("jsonb").HasConversion(
-            v => JsonSerializer.Serialize(v, OpenJson.Options),
-            v => JsonSerializer.Deserialize<T>(v, OpenJson.Options)!,
-            new ValueComparer<T>(
-                (a, b) => JsonSerializer.Serialize(a, OpenJson.Options) == JsonSerializer.Serialize(b, OpenJson.Options),
-                v => JsonSerializer.Serialize(v, OpenJson.Options).GetHashCode(StringComparison.Ordinal),
-                v => v));
+        property
+            .HasColumnType("jsonb")
+            .HasConversion(
+                v => StoredJson.Write(v),
+                v => StoredJson.Read<T>(v),
+                new ValueComparer<T>(
+                    (a, b) => JsonSerializer.Serialize(a, StoredJson.Options) == JsonSerializer.Serialize(b, StoredJson.Options),
+                    v => JsonSerializer.Serialize(v, StoredJson.Options).GetHashCode(StringComparison.Ordinal),
+                    v => v
+                )
+            );
     }
 
     private LambdaExpression OwnedFilter(Type type)
@@ -207,7 +262,8 @@ public sealed class ZymethosContext(DbContextOptions<ZymethosContext> options, I
     {
         foreach (var entry in ChangeTracker.Entries<IKitchenOwned>())
         {
-            if (entry.State == EntityState.Added && entry.Entity.KitchenId == Guid.Empty && CurrentKitchen is { } own) entry.Entity.KitchenId = own;
+            if (entry.State == EntityState.Added && entry.Entity.KitchenId == Guid.Empty && CurrentKitchen is { } own)
+                entry.Entity.KitchenId = own;
             if (entry.State is EntityState.Added or EntityState.Modified or EntityState.Deleted)
             {
                 var before = entry.State == EntityState.Added ? entry.Entity.KitchenId : entry.Property(r => r.KitchenId).OriginalValue;

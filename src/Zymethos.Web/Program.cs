@@ -1,6 +1,6 @@
 using System.Globalization;
-using Microsoft.AspNetCore.DataProtection;
 using Microsoft.AspNetCore.Identity;
+using Microsoft.AspNetCore.Mvc.ModelBinding;
 using Microsoft.AspNetCore.ResponseCompression;
 using NodaTime;
 using Serilog;
@@ -8,40 +8,84 @@ using Zymethos.Store;
 using Zymethos.Store.Accounts;
 using Zymethos.Store.Tenancy;
 using Zymethos.Web.Api;
-using Zymethos.Web.Books;
-using Zymethos.Web.LongSearches;
-using Zymethos.Web.Mail;
-using Zymethos.Web.OvenDays;
-using Zymethos.Web.Seasons;
+using Zymethos.Web.Places.Account;
+using Zymethos.Web.Places.Book;
+using Zymethos.Web.Places.OvenDay;
+using Zymethos.Web.Places.Season;
 using Zymethos.Web.Setup;
+using Zymethos.Work.Books;
+using Zymethos.Work.House;
+using Zymethos.Work.OvenDays;
+using Zymethos.Work.Reminders;
+using Zymethos.Work.Seasons;
 
 var builder = WebApplication.CreateBuilder(args);
-builder.Host.UseSerilog((context, log) => log.ReadFrom.Configuration(context.Configuration).WriteTo.Console(formatProvider: CultureInfo.InvariantCulture));
+builder.Host.UseSerilog(
+    (context, log) => log.ReadFrom.Configuration(context.Configuration).WriteTo.Console(formatProvider: CultureInfo.InvariantCulture)
+);
 
-var connection = builder.Configuration["ZYMETHOS_DB"]
-    ?? throw new InvalidOperationException("ZYMETHOS_DB is not set. It holds the PostgreSQL connection string; ./start sets it.");
+var proxy = BehindProxy.From(builder.Configuration);
+if (proxy.Hosts.Length > 0)
+    builder.Configuration["AllowedHosts"] = proxy.Hosts;
+builder.WebHost.ConfigureKestrel(o => o.AddServerHeader = false);
+builder.Services.AddSingleton(proxy);
+builder.Services.AddSingleton<SignInGuard>();
+builder.Services.Configure<ForwardedHeadersOptions>(proxy.Apply);
+
+var connection = PoolSize.Limited(
+    builder.Configuration["ZYMETHOS_DB"]
+        ?? throw new InvalidOperationException("ZYMETHOS_DB is not set. It holds the PostgreSQL connection string; ./start sets it.")
+);
 builder.Services.AddSingleton(AppSettings.From(builder.Configuration));
 builder.Services.AddSingleton<IClock>(SystemClock.Instance);
 builder.Services.AddHttpContextAccessor();
 builder.Services.AddScoped<ICurrentKitchen, SignedInKitchen>();
 builder.Services.AddZymethosStore(connection);
-builder.Services.AddDataProtection().SetApplicationName("Zymethos").PersistKeysToDbContext<ZymethosContext>();
+builder.Services.AddKeys(builder.Configuration);
 builder.Services.AddAuthentication(IdentityConstants.ApplicationScheme).AddIdentityCookies();
-builder.Services.AddIdentityCore<Baker>(AccountRules.Apply)
+builder
+    .Services.AddIdentityCore<Baker>(AccountRules.Apply)
     .AddEntityFrameworkStores<ZymethosContext>()
+    .AddPasswordValidator<CommonPasswords>()
     .AddSignInManager()
     .AddClaimsPrincipalFactory<BakerClaims>();
-builder.Services.ConfigureApplicationCookie(AccountRules.Apply);
-builder.Services.AddAuthorization();
-builder.Services.AddAntiforgery(o => o.HeaderName = "X-Form-Token");
-builder.Services.AddRazorPages(o =>
+builder.Services.ConfigureApplicationCookie(o =>
 {
-    o.Conventions.AuthorizeFolder("/");
-    o.Conventions.AllowAnonymousToFolder("/Account");
-    o.Conventions.AllowAnonymousToPage("/Error");
-    o.Conventions.AllowAnonymousToPage("/NotFound");
-    o.Conventions.AllowAnonymousToPage("/Theme");
-}).AddMvcOptions(o => o.ModelMetadataDetailsProviders.Add(new KeepEmptyText()));
+    AccountRules.Apply(o, proxy.IsTls);
+    SignIns.Apply(o);
+});
+builder.Services.AddAuthorization();
+builder.Services.AddAntiforgery(o =>
+{
+    o.HeaderName = "X-Form-Token";
+    o.Cookie.Name = proxy.IsTls ? "__Host-zymethos.form" : "zymethos.form";
+    o.Cookie.SecurePolicy = proxy.IsTls ? CookieSecurePolicy.Always : CookieSecurePolicy.SameAsRequest;
+    // Frames are refused for all pages by the policy, in one place.
+    o.SuppressXFrameOptionsHeader = true;
+});
+builder
+    .Services.AddRazorPages(o =>
+    {
+        o.RootDirectory = "/Places";
+        o.Conventions.AuthorizeFolder("/");
+        o.Conventions.AllowAnonymousToFolder("/Account");
+        o.Conventions.AllowAnonymousToPage("/Error");
+        o.Conventions.AllowAnonymousToPage("/NotFound");
+        o.Conventions.AllowAnonymousToPage("/Theme");
+    })
+    .AddMvcOptions(o =>
+    {
+        o.ModelMetadataDetailsProviders.Add(new KeepEmptyText());
+        o.Filters.Add<WholeForms>();
+        // Names in the way of jQuery ("a[b]") are none of ours, and one that is not closed makes their reader fail.
+        foreach (
+            var jquery in o
+                .ValueProviderFactories.Where(f => f is JQueryFormValueProviderFactory or JQueryQueryStringValueProviderFactory)
+                .ToList()
+        )
+            o.ValueProviderFactories.Remove(jquery);
+    });
+builder.Services.AddExceptionHandler<ApiFailures>();
 builder.Services.AddRouting(o => o.LowercaseUrls = true);
 builder.Services.Configure<BrotliCompressionProviderOptions>(o => o.Level = System.IO.Compression.CompressionLevel.Optimal);
 builder.Services.AddResponseCompression(o =>
@@ -51,6 +95,10 @@ builder.Services.AddResponseCompression(o =>
 });
 builder.Services.AddScoped<DemoDoor>();
 builder.Services.AddScoped<KitchenClock>();
+builder.Services.AddSingleton<WorkedOut>();
+builder.Services.AddSingleton<Notices>();
+builder.Services.AddSingleton(new NoticeAddress(connection));
+builder.Services.AddHostedService<NoticeLine>();
 builder.Services.AddSingleton<SolverGate>();
 builder.Services.AddScoped<PlanDay>();
 builder.Services.AddScoped<OpenDay>();
@@ -71,10 +119,30 @@ builder.Services.AddRateLimiter(o => ApiLimits.Apply(o, builder.Configuration));
 var app = builder.Build();
 await DatabaseStartup.RunAsync(app.Services, app.Lifetime.ApplicationStopping);
 
+if (proxy.HasProxies)
+    app.UseForwardedHeaders();
 app.UseExceptionHandler("/error");
-app.UseStatusCodePagesWithReExecute("/not-found", "?code={0}");
+app.UseWhen(
+    http => !http.Request.Path.StartsWithSegments("/api", StringComparison.OrdinalIgnoreCase),
+    pages => pages.UseStatusCodePagesWithReExecute("/not-found", "?code={0}")
+);
+app.UseWhen(
+    http => http.Request.Path.StartsWithSegments("/api", StringComparison.OrdinalIgnoreCase),
+    api =>
+        api.UseStatusCodePages(c =>
+            Problems.WriteAsync(
+                c.HttpContext,
+                c.HttpContext.Response.StatusCode,
+                "That is not how this is called.",
+                $"{c.HttpContext.Request.Method} {c.HttpContext.Request.Path} was answered with {c.HttpContext.Response.StatusCode}. "
+                    + "/openapi/v1.json says what there is.",
+                c.HttpContext.RequestAborted
+            )
+        )
+);
 app.UseMiddleware<SecurityHeaders>();
 app.UseResponseCompression();
+StaticFiles.AddPlaces(app.Environment);
 app.UseStaticFiles(StaticFiles.Options());
 app.UseRouting();
 app.UseRateLimiter();

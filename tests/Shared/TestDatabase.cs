@@ -10,7 +10,8 @@ public sealed class TestDatabase : IAsyncDisposable
     private TestDatabase(string name) => _name = name;
 
     /// <summary>Connection to the server itself.</summary>
-    public static string Admin => Environment.GetEnvironmentVariable("ZYMETHOS_TEST_DB")
+    public static string Admin =>
+        Environment.GetEnvironmentVariable("ZYMETHOS_TEST_DB")
         ?? throw new InvalidOperationException("ZYMETHOS_TEST_DB is not set; ./test sets it.");
 
     /// <summary>Connection to this database.</summary>

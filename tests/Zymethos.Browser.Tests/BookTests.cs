@@ -65,7 +65,12 @@ public sealed class BookTests(Site site)
         using var baker = new Baker(site);
         baker.SignIn();
         baker.Go("/book/import");
-        baker.Type("#pasted", "Gatehouse buns\nMakes 12 buns\n\nIngredients\n500 g bread flour\n7 g instant yeast\n10 g salt\n300 g milk\n\nMethod\nMix the dough for 10 minutes.\nLet rise until doubled, about 1 hour.\nShape into buns, 15 minutes.\nBake at 200 C for 15 minutes on a tray 40 x 30 cm.");
+        baker.Type(
+            "#pasted",
+            "Gatehouse buns\nMakes 12 buns\n\nIngredients\n500 g bread flour\n7 g instant yeast\n10 g salt\n300 g milk\n\nMethod\nMix "
+                + "the dough for 10 minutes.\nLet rise until doubled, about 1 hour.\nShape into buns, 15 minutes.\nBake at 200 C for 15 "
+                + "minutes on a tray 40 x 30 cm."
+        );
         baker.Find("form.import button.mt-3").Click();
         baker.Until(() => baker.Window.Url.Contains("/book/read/", StringComparison.Ordinal), "the reading sheet opens");
         while (baker.All(".read-ask").Count > 0)

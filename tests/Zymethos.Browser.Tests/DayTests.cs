@@ -1,3 +1,4 @@
+using System.Globalization;
 using OpenQA.Selenium;
 
 namespace Zymethos.Browser.Tests;
@@ -19,7 +20,9 @@ public sealed class DayTests(Site site)
         foreach (var field in baker.All(".setup-bakes [name$=Batches]"))
         {
             field.Clear();
-            field.SendKeys(field.GetAttribute("aria-label") is "Batches of Market squash loaf" or "Batches of Orchard almond slices" ? "1" : "0");
+            field.SendKeys(
+                field.GetAttribute("aria-label") is "Batches of Market squash loaf" or "Batches of Orchard almond slices" ? "1" : "0"
+            );
         }
 
         baker.Find("#plan-button").Click();
@@ -83,17 +86,84 @@ public sealed class DayTests(Site site)
         using var baker = new Baker(site);
         baker.SignIn();
         var before = baker.Text(".figure-main dd");
-        var load = baker.All(".loads a").Where(a => !a.GetAttribute("class")!.Contains("load-proof", StringComparison.Ordinal)).MaxBy(a => a.GetAttribute("data-start"), StringComparer.Ordinal)!;
-        var (task, start) = (load.GetAttribute("data-task"), TimeSpan.Parse(load.GetAttribute("data-start")!));
-        new OpenQA.Selenium.Interactions.Actions(baker.Window).ScrollToElement(load).MoveToElement(load).ClickAndHold().MoveByOffset(30, 0).MoveByOffset(30, 0).Release().Perform();
+        var load = baker
+            .All(".loads a")
+            .Where(a => !a.GetAttribute("class")!.Contains("load-proof", StringComparison.Ordinal))
+            .MaxBy(a => a.GetAttribute("data-start"), StringComparer.Ordinal)!;
+        var (task, start) = (
+            load.GetAttribute("data-task"),
+            DateTime.Parse(load.GetAttribute("data-start")!, CultureInfo.InvariantCulture)
+        );
+        new OpenQA.Selenium.Interactions.Actions(baker.Window)
+            .ScrollToElement(load)
+            .MoveToElement(load)
+            .ClickAndHold()
+            .MoveByOffset(30, 0)
+            .MoveByOffset(30, 0)
+            .Release()
+            .Perform();
         baker.Until(() => baker.All($".loads .is-pinned[data-task='{task}']").Count == 1, "the load is held");
-        var held = TimeSpan.Parse(baker.Find($".loads [data-task='{task}']").GetAttribute("data-start")!);
+        var held = DateTime.Parse(baker.Find($".loads [data-task='{task}']").GetAttribute("data-start")!, CultureInfo.InvariantCulture);
         Assert.True(held > start && held < start + TimeSpan.FromHours(1.5), $"{start} {held}");
         Assert.Contains("held at", baker.Text(".note"), StringComparison.Ordinal);
         baker.Find("form[action*=Undo] button").Click();
         baker.Until(() => baker.All(".is-pinned").Count == 0, "it is taken back");
         Assert.Equal(before, baker.Text(".figure-main dd"));
         Assert.Empty(baker.ConsoleErrors());
+    }
+
+    [Fact]
+    public void A_finger_that_hurries_looks_along_the_day_and_one_that_waits_moves_a_step()
+    {
+        using var baker = new Baker(site, 360, 780);
+        baker.SignIn();
+        baker.Find(".loads a");
+        var (x, y) = BarInView(baker);
+        Touch(baker, "touchStart", (x, y));
+        for (var by = 12; by <= 60; by += 12)
+            Touch(baker, "touchMove", (x - by, y));
+        Touch(baker, "touchEnd");
+        Assert.True((long)baker.Window.ExecuteScript("return Math.round(document.querySelector('.trace-scroll').scrollLeft)")! > 20);
+        Assert.Empty(baker.All(".is-dragged"));
+
+        (x, y) = BarInView(baker);
+        Touch(baker, "touchStart", (x, y));
+        baker.Until(() => baker.All(".is-dragged").Count == 1, "the finger has waited long enough");
+        for (var by = 6; by <= 42; by += 6)
+            Touch(baker, "touchMove", (x + by, y));
+        Touch(baker, "touchEnd");
+        baker.Until(
+            () => baker.All(".note").Count == 1 && baker.Text(".note").Contains("held at", StringComparison.Ordinal),
+            "the step is held"
+        );
+        Assert.NotEmpty(baker.All(".is-pinned"));
+        baker.Find("form[action*=Undo] button").Click();
+        baker.Until(() => baker.All(".is-pinned").Count == 0, "it is taken back");
+        Assert.Empty(baker.ConsoleErrors());
+    }
+
+    private static (int X, int Y) BarInView(Baker baker)
+    {
+        var place =
+            (IReadOnlyCollection<object>)
+                baker.Window.ExecuteScript(
+                    """
+                    const bar = document.querySelector("svg[data-drag] .loads a");
+                    bar.scrollIntoView({ block: "center", inline: "center" });
+                    const box = bar.getBoundingClientRect();
+                    return [Math.round(box.x + Math.min(box.width, 40) / 2), Math.round(box.y + box.height / 2)];
+                    """
+                )!;
+        return (Convert.ToInt32(place.First(), null), Convert.ToInt32(place.Last(), null));
+    }
+
+    private static void Touch(Baker baker, string kind, (int X, int Y)? at = null)
+    {
+        object[] points = at is { } p ? [new Dictionary<string, object?> { ["x"] = p.X, ["y"] = p.Y }] : [];
+        baker.Window.ExecuteCdpCommand(
+            "Input.dispatchTouchEvent",
+            new Dictionary<string, object?> { ["type"] = kind, ["touchPoints"] = points }
+        );
     }
 
     [Fact]
@@ -123,7 +193,17 @@ public sealed class DayTests(Site site)
         baker.Set("#setup-from", "06:00");
         baker.Set("#setup-until", "22:00");
         // Many steps and few trays: nothing that is proven in two seconds.
-        string[] many = ["Lantern plait", "Market squash loaf", "Lamplight ginger rounds", "Window shapes", "Orchard almond slices", "Allotment loaf", "Copper ring", "Coal-cellar buttons"];
+        string[] many =
+        [
+            "Lantern plait",
+            "Market squash loaf",
+            "Lamplight ginger rounds",
+            "Window shapes",
+            "Orchard almond slices",
+            "Allotment loaf",
+            "Copper ring",
+            "Coal-cellar buttons",
+        ];
         foreach (var field in baker.All(".setup-bakes [name$=Batches]"))
         {
             field.Clear();

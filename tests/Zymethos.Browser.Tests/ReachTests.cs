@@ -2,11 +2,32 @@ using OpenQA.Selenium;
 
 namespace Zymethos.Browser.Tests;
 
-/// <summary>Every page in both lights and two widths: no fault that axe-core knows, no error in the console, nothing fetched from elsewhere.</summary>
+/// <summary>Every page in both lights and two widths: no fault that axe-core knows, no error in the console, nothing fetched from
+/// elsewhere.</summary>
 [Collection(nameof(Site))]
 public sealed class ReachTests(Site site)
 {
-    private static readonly string[] Pages = ["/oven-day", "/oven-day?date=2033-01-01", "/book", "/book/lantern-plait", "/book/lantern-plait/scale?Form.By=Pieces&Form.Pieces=5", "/book/midnight-ring/scale", "/book/lantern-plait/card", "/book/lantern-plait/versions", "/book/weigh", "/book/import", "/book/ingredients?Q=flour", "/kitchen", "/season", "/season/new", "/season/bring", "/letter-box", "/no/such/page", "/error"];
+    private static readonly string[] Pages =
+    [
+        "/oven-day",
+        "/oven-day?date=2033-01-01",
+        "/book",
+        "/book/lantern-plait",
+        "/book/lantern-plait/scale?Form.By=Pieces&Form.Pieces=5",
+        "/book/midnight-ring/scale",
+        "/book/lantern-plait/card",
+        "/book/lantern-plait/versions",
+        "/book/weigh",
+        "/book/import",
+        "/book/ingredients?Q=flour",
+        "/kitchen",
+        "/season",
+        "/season/new",
+        "/season/bring",
+        "/letter-box",
+        "/no/such/page",
+        "/error",
+    ];
 
     [Theory]
     [InlineData("light")]
@@ -17,9 +38,11 @@ public sealed class ReachTests(Site site)
         baker.Go("/account/sign-in");
         baker.Window.Manage().Cookies.AddCookie(new Cookie("theme", theme));
         var found = new List<string>();
-        foreach (var page in new[] { "/account/sign-in", "/account/register" }) Look(baker, page, found);
+        foreach (var page in new[] { "/account/sign-in", "/account/register" })
+            Look(baker, page, found);
         baker.SignIn();
-        foreach (var page in Pages.Concat(InSeason(baker))) Look(baker, page, found);
+        foreach (var page in Pages.Concat(InSeason(baker)))
+            Look(baker, page, found);
 
         // The editor, with a step unfolded.
         baker.Go("/book/market-squash-loaf");
@@ -40,8 +63,12 @@ public sealed class ReachTests(Site site)
 
         Assert.Empty(found);
         Assert.Empty(baker.ForeignRequests());
-        // A missing page and a rejected day are answered with 404 and 422, which the browser logs as failed loads; nothing else may stand there.
-        Assert.DoesNotContain(baker.ConsoleErrors(), e => !e.Contains("status of 404", StringComparison.Ordinal) && !e.Contains("status of 422", StringComparison.Ordinal));
+        // A missing page and a rejected day are answered with 404 and 422, which the browser logs as failed loads; nothing else may stand
+        // there.
+        Assert.DoesNotContain(
+            baker.ConsoleErrors(),
+            e => !e.Contains("status of 404", StringComparison.Ordinal) && !e.Contains("status of 422", StringComparison.Ordinal)
+        );
     }
 
     [Theory]
@@ -51,7 +78,16 @@ public sealed class ReachTests(Site site)
     {
         // Chromium does not make windows narrower than 500 px; its device metrics do.
         using var baker = new Baker(site, Math.Max(500, width), 800);
-        baker.Window.ExecuteCdpCommand("Emulation.setDeviceMetricsOverride", new() { ["width"] = width, ["height"] = 780, ["deviceScaleFactor"] = 1, ["mobile"] = true });
+        baker.Window.ExecuteCdpCommand(
+            "Emulation.setDeviceMetricsOverride",
+            new()
+            {
+                ["width"] = width,
+                ["height"] = 780,
+                ["deviceScaleFactor"] = 1,
+                ["mobile"] = true,
+            }
+        );
         baker.SignIn();
         foreach (var page in Pages.Concat(InSeason(baker)))
         {
@@ -68,7 +104,11 @@ public sealed class ReachTests(Site site)
     private static List<string> InSeason(Baker baker)
     {
         baker.Go("/season");
-        var season = new Uri(baker.Find("a[href$='/calendar']").GetAttribute("href")!).AbsolutePath.Replace("/calendar", "", StringComparison.Ordinal);
+        var season = new Uri(baker.Find("a[href$='/calendar']").GetAttribute("href")!).AbsolutePath.Replace(
+            "/calendar",
+            "",
+            StringComparison.Ordinal
+        );
         return [$"{season}/edit", $"{season}/calendar", $"{season}/lot/fruit-cake", $"{season}/lot/copper"];
     }
 
@@ -92,7 +132,10 @@ public sealed class ReachTests(Site site)
         foreach (var page in new[] { "/oven-day?date=2033-01-01", "/book", "/book/market-squash-loaf/scale", "/book/weigh", "/kitchen" })
         {
             baker.Go(page);
-            Assert.All(baker.All(".btn, .form-control, .quiet, .places a").Where(e => e.Displayed), e => Assert.True(e.Size.Height >= 47, $"{page}: {e.TagName} {e.Text} {e.GetAttribute("name")} is {e.Size.Height} px high"));
+            Assert.All(
+                baker.All(".btn, .form-control, .quiet, .places a").Where(e => e.Displayed),
+                e => Assert.True(e.Size.Height >= 47, $"{page}: {e.TagName} {e.Text} {e.GetAttribute("name")} is {e.Size.Height} px high")
+            );
         }
     }
 

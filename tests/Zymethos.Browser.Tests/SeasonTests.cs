@@ -59,17 +59,27 @@ public sealed partial class SeasonTests(Site site)
 
         baker.Find("a[href$='/calendar']").Click();
         baker.Until(() => baker.All(".calendar-occasion").Count == 1, "the calendar opens");
-        var printed = (Dictionary<string, object>)baker.Window.ExecuteCdpCommand("Page.printToPDF", new() { ["preferCSSPageSize"] = true, ["printBackground"] = true })!;
+        var printed =
+            (Dictionary<string, object>)
+                baker.Window.ExecuteCdpCommand("Page.printToPDF", new() { ["preferCSSPageSize"] = true, ["printBackground"] = true })!;
         var paper = Encoding.Latin1.GetString(Convert.FromBase64String((string)printed["data"]));
         Assert.InRange(Page().Count(paper), 1, 2);
         // Landscape: wider than high.
         var box = MediaBox().Match(paper);
-        Assert.True(double.Parse(box.Groups["w"].Value, System.Globalization.CultureInfo.InvariantCulture) > double.Parse(box.Groups["h"].Value, System.Globalization.CultureInfo.InvariantCulture), box.Value);
+        Assert.True(
+            double.Parse(box.Groups["w"].Value, System.Globalization.CultureInfo.InvariantCulture)
+                > double.Parse(box.Groups["h"].Value, System.Globalization.CultureInfo.InvariantCulture),
+            box.Value
+        );
         Assert.DoesNotContain(baker.ConsoleErrors(), e => !e.Contains("status of 422", StringComparison.Ordinal));
     }
 
     private static void Choose(Baker baker, string css, string value) =>
-        baker.Window.ExecuteScript("arguments[0].value = arguments[1]; arguments[0].dispatchEvent(new Event('change', { bubbles: true }));", baker.Find(css), value);
+        baker.Window.ExecuteScript(
+            "arguments[0].value = arguments[1]; arguments[0].dispatchEvent(new Event('change', { bubbles: true }));",
+            baker.Find(css),
+            value
+        );
 
     [GeneratedRegex(@"/Type\s*/Page\b", RegexOptions.None, matchTimeoutMilliseconds: 5000)]
     private static partial Regex Page();

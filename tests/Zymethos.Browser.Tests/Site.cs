@@ -6,7 +6,8 @@ using Zymethos.Tests;
 
 namespace Zymethos.Browser.Tests;
 
-/// <summary>The application on a real port with demo data, and a headless Chromium to look at it. One for all tests of the assembly.</summary>
+/// <summary>The application on a real port with demo data, and a headless Chromium to look at it. One for all tests of the
+/// assembly.</summary>
 public sealed class Site : WebApplicationFactory<Program>, IAsyncLifetime
 {
     private TestDatabase _database = null!;
@@ -42,8 +43,18 @@ public sealed class Site : WebApplicationFactory<Program>, IAsyncLifetime
     {
         var options = new ChromeOptions { BinaryLocation = "/usr/bin/chromium" };
         options.AddArguments(
-            "--headless=new", "--no-sandbox", "--disable-gpu", "--disable-dev-shm-usage", "--disable-quic", "--no-first-run", "--disable-background-networking",
-            "--disable-component-update", "--disable-sync", $"--window-size={width},{height}", $"--user-data-dir={Path.Combine(Path.GetTempPath(), $"zymethos-{Guid.NewGuid():N}")}");
+            "--headless=new",
+            "--no-sandbox",
+            "--disable-gpu",
+            "--disable-dev-shm-usage",
+            "--disable-quic",
+            "--no-first-run",
+            "--disable-background-networking",
+            "--disable-component-update",
+            "--disable-sync",
+            $"--window-size={width},{height}",
+            $"--user-data-dir={Path.Combine(Path.GetTempPath(), $"zymethos-{Guid.NewGuid():N}")}"
+        );
         options.SetLoggingPreference(LogType.Browser, LogLevel.All);
         options.SetLoggingPreference(LogType.Performance, LogLevel.All);
         var driver = new ChromeDriver(ChromeDriverService.CreateDefaultService("/usr/bin/chromedriver"), options, TimeSpan.FromSeconds(60));

@@ -6,7 +6,12 @@ namespace Zymethos.Web.Tests;
 public sealed class AccountTests(TestKitchen kitchen) : IClassFixture<TestKitchen>
 {
     private static Task<HttpResponseMessage> SignInAsync(HttpClient client, string email, string password) =>
-        TestKitchen.PostAsync(client, "/account/sign-in", "form.card-paper:not(.demo-door)", new() { ["Email"] = email, ["Password"] = password });
+        TestKitchen.PostAsync(
+            client,
+            "/account/sign-in",
+            "form.card-paper:not(.demo-door)",
+            new() { ["Email"] = email, ["Password"] = password }
+        );
 
     [Fact]
     public async Task A_new_baker_gets_a_kitchen_with_a_book_and_can_come_back()
@@ -19,7 +24,7 @@ public sealed class AccountTests(TestKitchen kitchen) : IClassFixture<TestKitche
     }
 
     [Fact]
-    public async Task A_wrong_password_keeps_the_email_and_the_fifth_locks()
+    public async Task A_wrong_password_keeps_the_email_and_after_five_it_waits()
     {
         await kitchen.NewBakerAsync("two@home.invalid");
         var visitor = kitchen.Visitor();
@@ -33,7 +38,7 @@ public sealed class AccountTests(TestKitchen kitchen) : IClassFixture<TestKitche
 
         await SignInAsync(visitor, "two@home.invalid", "not this one");
         var locked = await SignInAsync(visitor, "two@home.invalid", "a long enough one");
-        Assert.Contains("locked for ten minutes", await locked.Content.ReadAsStringAsync(), StringComparison.Ordinal);
+        Assert.Contains("Try again in ten minutes", await locked.Content.ReadAsStringAsync(), StringComparison.Ordinal);
     }
 
     [Theory]
@@ -42,7 +47,17 @@ public sealed class AccountTests(TestKitchen kitchen) : IClassFixture<TestKitche
     [InlineData("K", "a@b.invalid", "short", "at least ten characters")]
     public async Task Bad_registrations_say_so_at_the_field(string name, string email, string password, string words)
     {
-        var response = await TestKitchen.PostAsync(kitchen.Visitor(), "/account/register", "form.card-paper", new() { ["KitchenName"] = name, ["Email"] = email, ["Password"] = password });
+        var response = await TestKitchen.PostAsync(
+            kitchen.Visitor(),
+            "/account/register",
+            "form.card-paper",
+            new()
+            {
+                ["KitchenName"] = name,
+                ["Email"] = email,
+                ["Password"] = password,
+            }
+        );
         var page = await TestKitchen.ParseAsync(response);
         Assert.Contains(words, page.Body!.TextContent, StringComparison.Ordinal);
         Assert.Equal(email, page.QuerySelector("#Email")!.GetAttribute("value"));
@@ -54,10 +69,30 @@ public sealed class AccountTests(TestKitchen kitchen) : IClassFixture<TestKitche
         await kitchen.NewBakerAsync("three@home.invalid");
         await using var context = kitchen.Context(null);
         var before = await context.Kitchens.IgnoreQueryFilters().CountAsync();
-        var again = await TestKitchen.PostAsync(kitchen.Visitor(), "/account/register", "form.card-paper", new() { ["KitchenName"] = "K", ["Email"] = "three@home.invalid", ["Password"] = "a long enough one" });
+        var again = await TestKitchen.PostAsync(
+            kitchen.Visitor(),
+            "/account/register",
+            "form.card-paper",
+            new()
+            {
+                ["KitchenName"] = "K",
+                ["Email"] = "three@home.invalid",
+                ["Password"] = "a long enough one",
+            }
+        );
         Assert.Contains("There is an account with this address already", await again.Content.ReadAsStringAsync(), StringComparison.Ordinal);
         // Only one unique character repeated: refused by Identity after the page's own checks.
-        var weak = await TestKitchen.PostAsync(kitchen.Visitor(), "/account/register", "form.card-paper", new() { ["KitchenName"] = "K", ["Email"] = "four@home.invalid", ["Password"] = "aaaaaaaaaaaa" });
+        var weak = await TestKitchen.PostAsync(
+            kitchen.Visitor(),
+            "/account/register",
+            "form.card-paper",
+            new()
+            {
+                ["KitchenName"] = "K",
+                ["Email"] = "four@home.invalid",
+                ["Password"] = "aaaaaaaaaaaa",
+            }
+        );
         Assert.Contains("Password", await weak.Content.ReadAsStringAsync(), StringComparison.Ordinal);
         Assert.Equal(before, await context.Kitchens.IgnoreQueryFilters().CountAsync());
     }
@@ -65,7 +100,9 @@ public sealed class AccountTests(TestKitchen kitchen) : IClassFixture<TestKitche
     [Fact]
     public async Task A_form_without_its_token_is_refused_kindly()
     {
-        var response = await kitchen.Visitor().PostAsync("/account/sign-in", new FormUrlEncodedContent([new("Email", "x"), new("Password", "y")]));
+        var response = await kitchen
+            .Visitor()
+            .PostAsync("/account/sign-in", new FormUrlEncodedContent([new("Email", "x"), new("Password", "y")]));
         Assert.Equal(HttpStatusCode.BadRequest, response.StatusCode);
         Assert.Contains("gone stale", await response.Content.ReadAsStringAsync(), StringComparison.Ordinal);
     }
@@ -119,7 +156,8 @@ public sealed class NoDemoTests(EmptyKitchen kitchen) : IClassFixture<EmptyKitch
     {
         var visitor = kitchen.Visitor();
         HttpResponseMessage last = null!;
-        for (var i = 0; i < 4; i++) last = await visitor.PostAsync("/api/v1/oven-days/plan", TestKitchen.Json("{}"));
+        for (var i = 0; i < 4; i++)
+            last = await visitor.PostAsync("/api/v1/oven-days/plan", TestKitchen.Json("{}"));
         Assert.Equal(HttpStatusCode.TooManyRequests, last.StatusCode);
         Assert.Equal("application/problem+json", last.Content.Headers.ContentType!.MediaType);
         Assert.NotNull(last.Headers.RetryAfter);

@@ -1,6 +1,7 @@
 using System.Net;
 using System.Text.Json;
 using System.Text.Json.Nodes;
+using Zymethos.Planning.Day;
 
 namespace Zymethos.Web.Tests;
 
@@ -13,7 +14,8 @@ public sealed class ApiTests(TestKitchen kitchen) : IClassFixture<TestKitchen>
         get
         {
             var folder = AppContext.BaseDirectory;
-            while (!File.Exists(Path.Combine(folder, "Zymethos.slnx"))) folder = Path.GetDirectoryName(folder)!;
+            while (!File.Exists(Path.Combine(folder, "Zymethos.slnx")))
+                folder = Path.GetDirectoryName(folder)!;
             return folder;
         }
     }
@@ -23,7 +25,8 @@ public sealed class ApiTests(TestKitchen kitchen) : IClassFixture<TestKitchen>
     private async Task<(HttpStatusCode Status, JsonNode Body)> SendAsync(string json)
     {
         var response = await kitchen.Visitor().PostAsync(Plan, TestKitchen.Json(json));
-        if ((int)response.StatusCode >= 400) Assert.Equal("application/problem+json", response.Content.Headers.ContentType!.MediaType);
+        if ((int)response.StatusCode >= 400)
+            Assert.Equal("application/problem+json", response.Content.Headers.ContentType!.MediaType);
         return (response.StatusCode, JsonNode.Parse(await response.Content.ReadAsStringAsync())!);
     }
 
@@ -176,8 +179,13 @@ public sealed class ApiTests(TestKitchen kitchen) : IClassFixture<TestKitchen>
         {
             var file = Path.Combine(Root, "docs/formats", name);
             var text = schema.ToJsonString(new JsonSerializerOptions { WriteIndented = true }) + "\n";
-            if (Environment.GetEnvironmentVariable("ZYMETHOS_WRITE_SCHEMAS") == "1") File.WriteAllText(file, text);
-            Assert.True(File.Exists(file) && File.ReadAllText(file) == text, $"docs/formats/{name} is not what the types say. Run the tests once with ZYMETHOS_WRITE_SCHEMAS=1 and look at the difference.");
+            if (Environment.GetEnvironmentVariable("ZYMETHOS_WRITE_SCHEMAS") == "1")
+                File.WriteAllText(file, text);
+            Assert.True(
+                File.Exists(file) && File.ReadAllText(file) == text,
+                $"docs/formats/{name} is not what the types say. Run the tests once with ZYMETHOS_WRITE_SCHEMAS=1 and look at the "
+                    + "difference."
+            );
         }
     }
 }

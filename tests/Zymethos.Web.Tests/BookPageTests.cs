@@ -1,6 +1,7 @@
 using System.Net;
 using AngleSharp.Dom;
 using AngleSharp.Html.Dom;
+using Zymethos.Core.Measures;
 
 namespace Zymethos.Web.Tests;
 
@@ -9,13 +10,17 @@ public sealed class BookPageTests(TestKitchen kitchen) : IClassFixture<TestKitch
 {
     private Task<HttpClient> NewAsync() => kitchen.NewBakerAsync($"{Guid.NewGuid():N}@home.invalid");
 
-    private static async Task<IDocument> OpenAsync(HttpClient baker, string address) => await TestKitchen.ParseAsync(await baker.GetAsync(address));
+    private static async Task<IDocument> OpenAsync(HttpClient baker, string address) =>
+        await TestKitchen.ParseAsync(await baker.GetAsync(address));
 
     private static async Task<IDocument> SendAsync(HttpClient baker, string page, string handler, Dictionary<string, string> typed)
     {
         var document = await OpenAsync(baker, page);
         var token = document.QuerySelector("input[name=__RequestVerificationToken]")!.GetAttribute("value")!;
-        var response = await baker.PostAsync($"{page}?handler={handler}", new FormUrlEncodedContent(typed.Append(new("__RequestVerificationToken", token))));
+        var response = await baker.PostAsync(
+            $"{page}?handler={handler}",
+            new FormUrlEncodedContent(typed.Append(new("__RequestVerificationToken", token)))
+        );
         Assert.True(response.IsSuccessStatusCode, $"{handler}: {response.StatusCode}");
         return await TestKitchen.ParseAsync(response);
     }
@@ -28,7 +33,8 @@ public sealed class BookPageTests(TestKitchen kitchen) : IClassFixture<TestKitch
     {
         var page = await OpenAsync(await kitchen.DemoBakerAsync(), $"/book?{query}");
         Assert.Equal(found, page.QuerySelectorAll(".book article").Length);
-        if (found == 0) Assert.Contains("Ask for less", page.QuerySelector("#found")!.TextContent, StringComparison.Ordinal);
+        if (found == 0)
+            Assert.Contains("Ask for less", page.QuerySelector("#found")!.TextContent, StringComparison.Ordinal);
     }
 
     [Fact]
@@ -53,13 +59,19 @@ public sealed class BookPageTests(TestKitchen kitchen) : IClassFixture<TestKitch
         var before = await OpenAsync(baker, "/book/cellar-fruit-cake");
         Assert.Contains("brandy", before.QuerySelector(".lines")!.TextContent, StringComparison.Ordinal);
         var after = await SendAsync(baker, "/book/cellar-fruit-cake", "Choose", new() { ["choice"] = "soak", ["option"] = "juice" });
-        Assert.DoesNotContain("brandy", string.Join(' ', after.QuerySelectorAll(".lines").Select(l => l.TextContent)), StringComparison.Ordinal);
+        Assert.DoesNotContain(
+            "brandy",
+            string.Join(' ', after.QuerySelectorAll(".lines").Select(l => l.TextContent)),
+            StringComparison.Ordinal
+        );
         Assert.Contains("Overnight in orange juice", after.QuerySelector(".note")!.TextContent, StringComparison.Ordinal);
 
         var versions = await OpenAsync(baker, "/book/cellar-fruit-cake/versions?old=1");
         Assert.Equal(2, versions.QuerySelectorAll(".versions tbody tr").Length);
         Assert.Contains("How is the fruit soaked?", versions.QuerySelector(".differences")!.TextContent, StringComparison.Ordinal);
-        var back = await TestKitchen.ParseAsync(await TestKitchen.PostAsync(baker, "/book/cellar-fruit-cake/versions", ".versions form", new() { ["number"] = "1" }));
+        var back = await TestKitchen.ParseAsync(
+            await TestKitchen.PostAsync(baker, "/book/cellar-fruit-cake/versions", ".versions form", new() { ["number"] = "1" })
+        );
         Assert.Contains("brandy", string.Join(' ', back.QuerySelectorAll(".lines").Select(l => l.TextContent)), StringComparison.Ordinal);
         Assert.Equal(3, (await OpenAsync(baker, "/book/cellar-fruit-cake/versions")).QuerySelectorAll(".versions tbody tr").Length);
     }
@@ -74,10 +86,18 @@ public sealed class BookPageTests(TestKitchen kitchen) : IClassFixture<TestKitch
         await SendAsync(baker, "/book/market-squash-loaf", "Swap", new() { ["ingredient"] = "sunflower oil", ["rule"] = rule });
         foreach (var address in new[] { "/book/market-squash-loaf", "/book/market-squash-loaf/scale", "/book/market-squash-loaf/card" })
             Assert.Contains("instead of sunflower oil", (await OpenAsync(baker, address)).Body!.TextContent, StringComparison.Ordinal);
-        Assert.Contains("instead of sunflower oil", await baker.GetStringAsync("/book/market-squash-loaf/card.md"), StringComparison.Ordinal);
+        Assert.Contains(
+            "instead of sunflower oil",
+            await baker.GetStringAsync("/book/market-squash-loaf/card.md"),
+            StringComparison.Ordinal
+        );
         var back = await SendAsync(baker, "/book/market-squash-loaf", "Swap", new() { ["ingredient"] = "sunflower oil" });
         Assert.Contains("back to the recipe", back.QuerySelector(".note")!.TextContent, StringComparison.Ordinal);
-        Assert.DoesNotContain("instead of sunflower oil", string.Join(' ', back.QuerySelectorAll(".lines").Select(l => l.TextContent)), StringComparison.Ordinal);
+        Assert.DoesNotContain(
+            "instead of sunflower oil",
+            string.Join(' ', back.QuerySelectorAll(".lines").Select(l => l.TextContent)),
+            StringComparison.Ordinal
+        );
     }
 
     [Fact]
@@ -106,8 +126,25 @@ public sealed class BookPageTests(TestKitchen kitchen) : IClassFixture<TestKitch
     public async Task An_own_ingredient_is_weighed_by_from_then_on_and_can_be_forgotten()
     {
         var baker = await NewAsync();
-        await TestKitchen.PostAsync(baker, "/book/ingredients", "#own", new() { ["Form.Name"] = "spelt grits", ["Form.GramsPerCup"] = "150", ["Form.Allergens"] = "wheat" });
-        async Task<string> WeighedAsync() => (await TestKitchen.ParseAsync(await TestKitchen.PostAsync(baker, "/book/weigh", "#weigh", new() { ["Lines"] = "2 cups spelt grits" }))).QuerySelector(".readings tbody .amount")!.TextContent;
+        await TestKitchen.PostAsync(
+            baker,
+            "/book/ingredients",
+            "#own",
+            new()
+            {
+                ["Form.Name"] = "spelt grits",
+                ["Form.GramsPerCup"] = "150",
+                ["Form.Allergens"] = "wheat",
+            }
+        );
+        async Task<string> WeighedAsync() =>
+            (
+                await TestKitchen.ParseAsync(
+                    await TestKitchen.PostAsync(baker, "/book/weigh", "#weigh", new() { ["Lines"] = "2 cups spelt grits" })
+                )
+            )
+                .QuerySelector(".readings tbody .amount")!
+                .TextContent;
         Assert.Equal("300 g", await WeighedAsync());
         await SendAsync(baker, "/book/ingredients", "Forget", new() { ["name"] = "spelt grits" });
         Assert.NotEqual("300 g", await WeighedAsync());
@@ -120,12 +157,18 @@ public sealed class BookPageTests(TestKitchen kitchen) : IClassFixture<TestKitch
     [InlineData("Form.Fat", "140", "#w-Fat", "between 0 and 100")]
     public async Task A_senseless_ingredient_is_refused_at_its_field_and_kept(string field, string typed, string at, string words)
     {
-        var form = new Dictionary<string, string> { ["Form.Name"] = "moon flour", ["Form.GramsPerCup"] = "100", [field] = typed };
+        var form = new Dictionary<string, string>
+        {
+            ["Form.Name"] = "moon flour",
+            ["Form.GramsPerCup"] = "100",
+            [field] = typed,
+        };
         var response = await TestKitchen.PostAsync(await NewAsync(), "/book/ingredients", "#own", form);
         Assert.Equal(HttpStatusCode.UnprocessableEntity, response.StatusCode);
         var page = await TestKitchen.ParseAsync(response);
         Assert.Contains(words, page.QuerySelector(at)!.TextContent, StringComparison.Ordinal);
-        foreach (var (name, value) in form) Assert.Equal(value, page.QuerySelector($"[name='{name}']")!.GetAttribute("value") ?? "");
+        foreach (var (name, value) in form)
+            Assert.Equal(value, page.QuerySelector($"[name='{name}']")!.GetAttribute("value") ?? "");
     }
 
     [Fact]
@@ -133,7 +176,9 @@ public sealed class BookPageTests(TestKitchen kitchen) : IClassFixture<TestKitch
     {
         var baker = await NewAsync();
         await TestKitchen.PostAsync(baker, "/kitchen", "#kitchen-form", new() { ["Form.FlourHabit"] = "dipped" });
-        var page = await TestKitchen.ParseAsync(await TestKitchen.PostAsync(baker, "/book/weigh", "#weigh", new() { ["Lines"] = "1 cup flour" }));
+        var page = await TestKitchen.ParseAsync(
+            await TestKitchen.PostAsync(baker, "/book/weigh", "#weigh", new() { ["Lines"] = "1 cup flour" })
+        );
         Assert.Equal("140 g", page.QuerySelector(".readings tbody .amount")!.TextContent);
     }
 
@@ -141,11 +186,20 @@ public sealed class BookPageTests(TestKitchen kitchen) : IClassFixture<TestKitch
     public async Task Pans_of_the_kitchen_are_kept_and_a_line_that_is_none_is_said_at_its_field()
     {
         var baker = await NewAsync();
-        var refused = await TestKitchen.PostAsync(baker, "/kitchen", "#kitchen-form", new() { ["Form.Pans"] = "3 × tall round; round; 18 × 9\nsomething round" });
+        var refused = await TestKitchen.PostAsync(
+            baker,
+            "/kitchen",
+            "#kitchen-form",
+            new() { ["Form.Pans"] = "3 × tall round; round; 18 × 9\nsomething round" }
+        );
         Assert.Equal(HttpStatusCode.UnprocessableEntity, refused.StatusCode);
         var page = await TestKitchen.ParseAsync(refused);
         Assert.Contains("something round", page.QuerySelector("#wrong-Pans")!.TextContent, StringComparison.Ordinal);
-        Assert.Contains("something round", ((IHtmlTextAreaElement)page.QuerySelector("[name='Form.Pans']")!).Value, StringComparison.Ordinal);
+        Assert.Contains(
+            "something round",
+            ((IHtmlTextAreaElement)page.QuerySelector("[name='Form.Pans']")!).Value,
+            StringComparison.Ordinal
+        );
         await TestKitchen.PostAsync(baker, "/kitchen", "#kitchen-form", new() { ["Form.Pans"] = "3 × tall round; round; 18 × 9" });
         var scale = await OpenAsync(baker, "/book/market-squash-loaf/scale");
         Assert.Contains("tall round (3)", scale.QuerySelector("#pan")!.TextContent, StringComparison.Ordinal);

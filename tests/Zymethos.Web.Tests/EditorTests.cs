@@ -21,15 +21,24 @@ public sealed class EditorTests(TestKitchen kitchen) : IClassFixture<TestKitchen
         return response.RequestMessage!.RequestUri!.AbsolutePath;
     }
 
-    private static Task<HttpResponseMessage> DoAsync(HttpClient baker, string page, string what, Dictionary<string, string>? typed = null) =>
-        TestKitchen.PostAsync(baker, page, "#editor", typed ?? [], what, buttonName: "do");
+    private static Task<HttpResponseMessage> DoAsync(
+        HttpClient baker,
+        string page,
+        string what,
+        Dictionary<string, string>? typed = null
+    ) => TestKitchen.PostAsync(baker, page, "#editor", typed ?? [], what, buttonName: "do");
 
     [Fact]
     public async Task A_recipe_is_edited_and_saved_as_a_version()
     {
         var baker = await NewAsync();
         var page = await EditAsync(baker, "market-squash-loaf");
-        var response = await DoAsync(baker, page, "save", new() { ["Draft.Name"] = "Market loaf of ours", ["Draft.Steps[0].Takes"] = "10-20 min" });
+        var response = await DoAsync(
+            baker,
+            page,
+            "save",
+            new() { ["Draft.Name"] = "Market loaf of ours", ["Draft.Steps[0].Takes"] = "10-20 min" }
+        );
         Assert.Equal("/book/market-squash-loaf", response.RequestMessage!.RequestUri!.AbsolutePath);
         var recipe = await TestKitchen.ParseAsync(response);
         Assert.Equal("Market loaf of ours", recipe.QuerySelector("h1")!.TextContent);
@@ -65,11 +74,28 @@ public sealed class EditorTests(TestKitchen kitchen) : IClassFixture<TestKitchen
     {
         var baker = await NewAsync();
         var page = await NewDraftAsync(baker);
-        var saved = await DoAsync(baker, page, "save", new() { ["Draft.Name"] = "Only dough", ["Draft.Pieces"] = "4", ["Draft.PieceName"] = "buns", ["Draft.Parts[0].Lines"] = "", ["Draft.Steps[0].Title"] = "Stir", ["Draft.Steps[0].Takes"] = "5" });
+        var saved = await DoAsync(
+            baker,
+            page,
+            "save",
+            new()
+            {
+                ["Draft.Name"] = "Only dough",
+                ["Draft.Pieces"] = "4",
+                ["Draft.PieceName"] = "buns",
+                ["Draft.Parts[0].Lines"] = "",
+                ["Draft.Steps[0].Title"] = "Stir",
+                ["Draft.Steps[0].Takes"] = "5",
+            }
+        );
         Assert.Equal("/book/only-dough", saved.RequestMessage!.RequestUri!.AbsolutePath);
         var day = await TestKitchen.ParseAsync(await baker.GetAsync("/oven-day"));
         Assert.DoesNotContain("Only dough", day.QuerySelector(".setup-bakes")!.TextContent, StringComparison.Ordinal);
-        Assert.Contains("Not plannable yet", (await TestKitchen.ParseAsync(saved)).QuerySelector(".clash")!.TextContent, StringComparison.Ordinal);
+        Assert.Contains(
+            "Not plannable yet",
+            (await TestKitchen.ParseAsync(saved)).QuerySelector(".clash")!.TextContent,
+            StringComparison.Ordinal
+        );
     }
 
     [Theory]
@@ -87,7 +113,10 @@ public sealed class EditorTests(TestKitchen kitchen) : IClassFixture<TestKitchen
         var document = await TestKitchen.ParseAsync(response);
         Assert.Contains(words, document.QuerySelector(at)!.TextContent, StringComparison.OrdinalIgnoreCase);
         Assert.Equal(typed, document.QuerySelector($"[name='{field}']")!.GetAttribute("value") ?? "");
-        Assert.Equal("Market squash loaf", (await TestKitchen.ParseAsync(await baker.GetAsync("/book/market-squash-loaf"))).QuerySelector("h1")!.TextContent);
+        Assert.Equal(
+            "Market squash loaf",
+            (await TestKitchen.ParseAsync(await baker.GetAsync("/book/market-squash-loaf"))).QuerySelector("h1")!.TextContent
+        );
     }
 
     [Fact]
@@ -95,7 +124,8 @@ public sealed class EditorTests(TestKitchen kitchen) : IClassFixture<TestKitchen
     {
         var baker = await NewAsync();
         var page = await EditAsync(baker, "market-squash-loaf");
-        static string[] Titles(IDocument d) => [.. d.QuerySelectorAll(".edit-step-row input[name$='.Title']").Select(i => i.GetAttribute("value")!)];
+        static string[] Titles(IDocument d) =>
+            [.. d.QuerySelectorAll(".edit-step-row input[name$='.Title']").Select(i => i.GetAttribute("value")!)];
         var before = Titles(await TestKitchen.ParseAsync(await baker.GetAsync(page)));
         var moved = Titles(await TestKitchen.ParseAsync(await DoAsync(baker, page, "step-down:0")));
         Assert.Equal([before[1], before[0], .. before[2..]], moved);
@@ -110,13 +140,19 @@ public sealed class EditorTests(TestKitchen kitchen) : IClassFixture<TestKitchen
     {
         var baker = await NewAsync();
         var page = await EditAsync(baker, "market-squash-loaf");
-        var stale = TestKitchen.FieldsOf((IHtmlFormElement)(await TestKitchen.ParseAsync(await baker.GetAsync(page))).QuerySelector("#editor")!).ToDictionary(f => f.Key, f => f.Value);
+        var stale = TestKitchen
+            .FieldsOf((IHtmlFormElement)(await TestKitchen.ParseAsync(await baker.GetAsync(page))).QuerySelector("#editor")!)
+            .ToDictionary(f => f.Key, f => f.Value);
         await DoAsync(baker, page, "", new() { ["Draft.Name"] = "From the phone" });
         stale["Draft.Name"] = "From the tablet";
         using var late = new HttpRequestMessage(HttpMethod.Post, $"{page}?handler=Keep") { Content = new FormUrlEncodedContent(stale) };
         var aside = await TestKitchen.ParseAsync(await baker.SendAsync(late));
         Assert.Contains("changed on another device", aside.QuerySelector("[role=alert]")!.TextContent, StringComparison.Ordinal);
-        Assert.Contains("From the phone", (await TestKitchen.ParseAsync(await baker.GetAsync(page))).QuerySelector("[name='Draft.Name']")!.GetAttribute("value"), StringComparison.Ordinal);
+        Assert.Contains(
+            "From the phone",
+            (await TestKitchen.ParseAsync(await baker.GetAsync(page))).QuerySelector("[name='Draft.Name']")!.GetAttribute("value"),
+            StringComparison.Ordinal
+        );
     }
 
     [Fact]

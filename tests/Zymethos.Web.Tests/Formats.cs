@@ -1,6 +1,6 @@
 using System.Text.Json.Nodes;
 using System.Text.Json.Schema;
-using Zymethos.Core.Interchange;
+using Zymethos.Interchange.Documents;
 
 namespace Zymethos.Web.Tests;
 
@@ -18,7 +18,9 @@ public static class Formats
 
     private static JsonObject Of<T>(string title)
     {
-        var schema = OpenJson.Options.GetJsonSchemaAsNode(typeof(T), new JsonSchemaExporterOptions { TreatNullObliviousAsNonNullable = true }).AsObject();
+        var schema = OpenJson
+            .Options.GetJsonSchemaAsNode(typeof(T), new JsonSchemaExporterOptions { TreatNullObliviousAsNonNullable = true })
+            .AsObject();
         var result = new JsonObject { ["$schema"] = "https://json-schema.org/draft/2020-12/schema", ["title"] = title };
         foreach (var (key, value) in schema.ToList())
         {

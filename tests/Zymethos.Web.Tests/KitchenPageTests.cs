@@ -19,9 +19,16 @@ public sealed class KitchenPageTests(TestKitchen kitchen) : IClassFixture<TestKi
     public async Task The_plan_obeys_a_changed_oven_at_once()
     {
         var baker = await NewAsync();
-        await TestKitchen.PostAsync(baker, "/oven-day", "#setup", new() { [Batches("market-squash-loaf")] = "1", [Batches("orchard-almond-slices")] = "1" });
+        await TestKitchen.PostAsync(
+            baker,
+            "/oven-day",
+            "#setup",
+            new() { [Batches("market-squash-loaf")] = "1", [Batches("orchard-almond-slices")] = "1" }
+        );
         var before = Done(await TestKitchen.ParseAsync(await baker.GetAsync("/oven-day")));
-        var saved = await TestKitchen.ParseAsync(await SaveAsync(baker, new() { ["Form.HeatUpMinutes"] = "28", ["Form.FallAjarMinutes"] = "29" }));
+        var saved = await TestKitchen.ParseAsync(
+            await SaveAsync(baker, new() { ["Form.HeatUpMinutes"] = "28", ["Form.FallAjarMinutes"] = "29" })
+        );
         var after = Done(await TestKitchen.ParseAsync(await baker.GetAsync("/oven-day")));
         Assert.True(string.CompareOrdinal(after, before) > 0, $"{before} {after}");
         Assert.Contains($"done at {after} instead of {before}", saved.QuerySelector(".note")!.TextContent, StringComparison.Ordinal);
@@ -37,7 +44,11 @@ public sealed class KitchenPageTests(TestKitchen kitchen) : IClassFixture<TestKi
         var response = await SaveAsync(baker, new() { ["Form.HottestC"] = "170" });
         Assert.True(response.IsSuccessStatusCode, await response.Content.ReadAsStringAsync());
         var saved = await TestKitchen.ParseAsync(response);
-        Assert.Contains("no longer works in this kitchen; its old plan stays", saved.QuerySelector(".note")!.TextContent, StringComparison.Ordinal);
+        Assert.Contains(
+            "no longer works in this kitchen; its old plan stays",
+            saved.QuerySelector(".note")!.TextContent,
+            StringComparison.Ordinal
+        );
         Assert.Equal(before, Done(await TestKitchen.ParseAsync(await baker.GetAsync("/oven-day"))));
     }
 
@@ -45,7 +56,17 @@ public sealed class KitchenPageTests(TestKitchen kitchen) : IClassFixture<TestKi
     public async Task A_day_planned_again_for_a_changed_kitchen_keeps_its_helper_and_its_borrowed_oven()
     {
         var baker = await NewAsync();
-        await TestKitchen.PostAsync(baker, "/oven-day", "#setup", new() { [Batches("market-squash-loaf")] = "1", ["Setup.ExtraHands"] = "1", ["Setup.SecondOven"] = "true" });
+        await TestKitchen.PostAsync(
+            baker,
+            "/oven-day",
+            "#setup",
+            new()
+            {
+                [Batches("market-squash-loaf")] = "1",
+                ["Setup.ExtraHands"] = "1",
+                ["Setup.SecondOven"] = "true",
+            }
+        );
         await SaveAsync(baker, new() { ["Form.HeatUpMinutes"] = "28" });
         var page = await TestKitchen.ParseAsync(await baker.GetAsync("/oven-day"));
         Assert.Equal("1", page.QuerySelector("[name='Setup.ExtraHands']")!.GetAttribute("value"));
@@ -56,7 +77,12 @@ public sealed class KitchenPageTests(TestKitchen kitchen) : IClassFixture<TestKi
     public async Task A_second_pair_of_hands_gets_a_row_of_its_own()
     {
         var baker = await NewAsync();
-        await TestKitchen.PostAsync(baker, "/oven-day", "#setup", new() { [Batches("lamplight-ginger-rounds")] = "1", [Batches("window-shapes")] = "1" });
+        await TestKitchen.PostAsync(
+            baker,
+            "/oven-day",
+            "#setup",
+            new() { [Batches("lamplight-ginger-rounds")] = "1", [Batches("window-shapes")] = "1" }
+        );
         await SaveAsync(baker, new() { ["Form.People[1].Name"] = "Odile", ["Form.People[1].From"] = "09:00" });
         var page = await TestKitchen.ParseAsync(await baker.GetAsync("/oven-day"));
         Assert.Contains("Odile", page.QuerySelector(".trace")!.TextContent, StringComparison.Ordinal);
@@ -69,16 +95,30 @@ public sealed class KitchenPageTests(TestKitchen kitchen) : IClassFixture<TestKi
         var baker = await NewAsync();
         var wrong = await SaveAsync(baker, new() { ["Form.OtherMixers"] = "hand mixer, 3 L, no bread dough\nthe old one" });
         Assert.Equal(HttpStatusCode.UnprocessableEntity, wrong.StatusCode);
-        Assert.Contains("the old one", (await TestKitchen.ParseAsync(wrong)).QuerySelector("#wrong-OtherMixers")!.TextContent, StringComparison.Ordinal);
+        Assert.Contains(
+            "the old one",
+            (await TestKitchen.ParseAsync(wrong)).QuerySelector("#wrong-OtherMixers")!.TextContent,
+            StringComparison.Ordinal
+        );
         await SaveAsync(baker, new() { ["Form.OtherMixers"] = "hand mixer, 3 L, no bread dough" });
-        Assert.Equal("hand mixer, 3 L, no bread dough", (await TestKitchen.ParseAsync(await baker.GetAsync("/kitchen"))).QuerySelector("[name='Form.OtherMixers']")!.TextContent.Trim());
+        Assert.Equal(
+            "hand mixer, 3 L, no bread dough",
+            (await TestKitchen.ParseAsync(await baker.GetAsync("/kitchen"))).QuerySelector("[name='Form.OtherMixers']")!.TextContent.Trim()
+        );
         var day = await TestKitchen.ParseAsync(await baker.GetAsync("/oven-day"));
         var row = TestKitchen.RowOf("coal-cellar-buttons");
         var ways = day.QuerySelectorAll($"[name='Setup.Rows[{row}].Mixing'] option").Select(o => o.TextContent).ToList();
         Assert.Contains("with the hand mixer", ways);
         Assert.Contains("by hand", ways);
         // What is asked for stands on the sheet and is chosen still.
-        var planned = await TestKitchen.ParseAsync(await TestKitchen.PostAsync(baker, "/oven-day", "#setup", new() { [Batches("coal-cellar-buttons")] = "1", [$"Setup.Rows[{row}].Mixing"] = "9" }));
+        var planned = await TestKitchen.ParseAsync(
+            await TestKitchen.PostAsync(
+                baker,
+                "/oven-day",
+                "#setup",
+                new() { [Batches("coal-cellar-buttons")] = "1", [$"Setup.Rows[{row}].Mixing"] = "9" }
+            )
+        );
         Assert.Contains(planned.QuerySelectorAll(".sheet tr"), r => r.TextContent.Contains("by hand", StringComparison.Ordinal));
         Assert.Equal("9", planned.QuerySelector($"[name='Setup.Rows[{row}].Mixing'] option[selected]")!.GetAttribute("value"));
     }
@@ -119,10 +159,13 @@ public sealed class KitchenPageTests(TestKitchen kitchen) : IClassFixture<TestKi
     {
         var baker = await NewAsync();
         var before = await TestKitchen.ParseAsync(await baker.GetAsync("/kitchen"));
-        for (var i = 0; i < 3; i++) await SaveAsync(baker, []);
+        for (var i = 0; i < 3; i++)
+            await SaveAsync(baker, []);
         var after = await TestKitchen.ParseAsync(await baker.GetAsync("/kitchen"));
         static IEnumerable<string?> Values(IHtmlDocument page) =>
-            page.QuerySelectorAll("#kitchen-form input[name^='Form.']").Where(i => i.GetAttribute("name") != "Form.Version").Select(i => i.GetAttribute("value"));
+            page.QuerySelectorAll("#kitchen-form input[name^='Form.']")
+                .Where(i => i.GetAttribute("name") != "Form.Version")
+                .Select(i => i.GetAttribute("value"));
         Assert.Equal(Values(before), Values(after));
         Assert.Equal(before.QuerySelector(".transitions")!.TextContent, after.QuerySelector(".transitions")!.TextContent);
     }
@@ -133,12 +176,18 @@ public sealed class KitchenPageTests(TestKitchen kitchen) : IClassFixture<TestKi
         var baker = await NewAsync();
         var stale = await TestKitchen.ParseAsync(await baker.GetAsync("/kitchen"));
         await SaveAsync(baker, new() { ["Form.RoomC"] = "19" });
-        var response = await SaveAsync(baker, new() { ["Form.Version"] = stale.QuerySelector("[name='Form.Version']")!.GetAttribute("value")!, ["Form.RoomC"] = "23" });
+        var response = await SaveAsync(
+            baker,
+            new() { ["Form.Version"] = stale.QuerySelector("[name='Form.Version']")!.GetAttribute("value")!, ["Form.RoomC"] = "23" }
+        );
         Assert.Equal(HttpStatusCode.Conflict, response.StatusCode);
         var page = await TestKitchen.ParseAsync(response);
         Assert.Contains("Somebody else changed the kitchen", page.Body!.TextContent, StringComparison.Ordinal);
         Assert.Equal("23", page.QuerySelector("[name='Form.RoomC']")!.GetAttribute("value"));
-        Assert.NotEqual(stale.QuerySelector("[name='Form.Version']")!.GetAttribute("value"), page.QuerySelector("[name='Form.Version']")!.GetAttribute("value"));
+        Assert.NotEqual(
+            stale.QuerySelector("[name='Form.Version']")!.GetAttribute("value"),
+            page.QuerySelector("[name='Form.Version']")!.GetAttribute("value")
+        );
     }
 
     [Fact]
@@ -149,6 +198,12 @@ public sealed class KitchenPageTests(TestKitchen kitchen) : IClassFixture<TestKi
         var book = await TestKitchen.ParseAsync(await baker.GetAsync("/book"));
         Assert.Contains("350 °F / 175 °C", book.Body!.TextContent, StringComparison.Ordinal);
         var page = await TestKitchen.ParseAsync(await baker.GetAsync("/book/market-squash-loaf"));
-        Assert.Equal("3 ½ cups", page.QuerySelectorAll(".lines tr").First(r => r.TextContent.Contains("plain flour", StringComparison.Ordinal)).QuerySelector(".amount")!.TextContent);
+        Assert.Equal(
+            "3 ½ cups",
+            page.QuerySelectorAll(".lines tr")
+                .First(r => r.TextContent.Contains("plain flour", StringComparison.Ordinal))
+                .QuerySelector(".amount")!
+                .TextContent
+        );
     }
 }

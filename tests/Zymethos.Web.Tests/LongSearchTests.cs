@@ -9,19 +9,31 @@ using Microsoft.EntityFrameworkCore;
 using Microsoft.EntityFrameworkCore.Diagnostics;
 using Microsoft.Extensions.DependencyInjection;
 using NodaTime;
-using Zymethos.Core.Interchange;
+using Zymethos.Core.Kitchens;
+using Zymethos.Interchange.Demo;
+using Zymethos.Interchange.Documents;
+using Zymethos.Planning.Day;
 using Zymethos.Store;
+using Zymethos.Store.Accounts;
 using Zymethos.Store.Days;
-using Zymethos.Store.Demo;
 using Zymethos.Store.Kitchens;
-using Zymethos.Web.LongSearches;
+using Zymethos.Work.LongSearches;
 
 namespace Zymethos.Web.Tests;
 
 /// <summary>Searches in the background: told while they go on, stopped, shared by two instances, and taken up again.</summary>
 public sealed class LongSearchTests(PatientKitchen kitchen) : IClassFixture<PatientKitchen>
 {
-    private static readonly string[] Many = ["lantern-plait", "market-squash-loaf", "lamplight-ginger-rounds", "window-shapes", "orchard-almond-slices", "allotment-loaf", "copper-ring"];
+    private static readonly string[] Many =
+    [
+        "lantern-plait",
+        "market-squash-loaf",
+        "lamplight-ginger-rounds",
+        "window-shapes",
+        "orchard-almond-slices",
+        "allotment-loaf",
+        "copper-ring",
+    ];
 
     private static async Task<T> UntilAsync<T>(Func<Task<T?>> look, string what, int seconds = 40)
         where T : class
@@ -29,7 +41,8 @@ public sealed class LongSearchTests(PatientKitchen kitchen) : IClassFixture<Pati
         var end = DateTime.UtcNow.AddSeconds(seconds);
         while (DateTime.UtcNow < end)
         {
-            if (await look() is { } found) return found;
+            if (await look() is { } found)
+                return found;
             await Task.Delay(150);
         }
 
@@ -49,7 +62,12 @@ public sealed class LongSearchTests(PatientKitchen kitchen) : IClassFixture<Pati
     }
 
     private static async Task<IDocument> SendAsync(HttpClient baker, string token, string handler, Dictionary<string, string> typed) =>
-        await TestKitchen.ParseAsync(await baker.PostAsync($"/oven-day?handler={handler}", new FormUrlEncodedContent(typed.Append(new("__RequestVerificationToken", token)))));
+        await TestKitchen.ParseAsync(
+            await baker.PostAsync(
+                $"/oven-day?handler={handler}",
+                new FormUrlEncodedContent(typed.Append(new("__RequestVerificationToken", token)))
+            )
+        );
 
     [Fact]
     public async Task A_search_is_told_while_it_goes_on_and_ends_in_the_day()
@@ -62,7 +80,8 @@ public sealed class LongSearchTests(PatientKitchen kitchen) : IClassFixture<Pati
         var states = new List<string>();
         while (await stream.ReadLineAsync() is { } line)
         {
-            if (!line.StartsWith("data: ", StringComparison.Ordinal)) continue;
+            if (!line.StartsWith("data: ", StringComparison.Ordinal))
+                continue;
             var news = JsonNode.Parse(line[6..])!;
             states.Add((string)news["state"]!);
             Assert.InRange((double)news["share"]!, 0, 1);
@@ -87,7 +106,9 @@ public sealed class LongSearchTests(PatientKitchen kitchen) : IClassFixture<Pati
         await using var context = kitchen.Context(null);
         Task<LongSearchRow?> FindAsync() => context.LongSearches.IgnoreQueryFilters().AsNoTracking().SingleOrDefaultAsync(s => s.Id == id);
         await UntilAsync(async () => await FindAsync() is { Found: > 0 } row ? row : null, "it finds something");
-        await Task.WhenAll(Enumerable.Range(0, 2).Select(_ => SendAsync(baker, token, "Stop", new() { ["date"] = Date, ["id"] = $"{id}" })));
+        await Task.WhenAll(
+            Enumerable.Range(0, 2).Select(_ => SendAsync(baker, token, "Stop", new() { ["date"] = Date, ["id"] = $"{id}" }))
+        );
         var ended = await UntilAsync(async () => await FindAsync() is { EndedAt: not null } row ? row : null, "it stops");
         Assert.Equal(LongSearchState.Stopped, ended.State);
         Assert.NotNull(ended.Plan);
@@ -102,7 +123,14 @@ public sealed class LongSearchTests(PatientKitchen kitchen) : IClassFixture<Pati
         var page = await SendAsync(baker, token, "Look", new() { ["date"] = Date });
         var id = Guid.Parse(page.QuerySelector(".long-search input[name=id]")!.GetAttribute("value")!);
         await using var context = kitchen.Context(null);
-        var row = await UntilAsync(async () => await context.LongSearches.IgnoreQueryFilters().AsNoTracking().SingleOrDefaultAsync(s => s.Id == id && s.State == LongSearchState.Running), "it runs");
+        var row = await UntilAsync(
+            async () =>
+                await context
+                    .LongSearches.IgnoreQueryFilters()
+                    .AsNoTracking()
+                    .SingleOrDefaultAsync(s => s.Id == id && s.State == LongSearchState.Running),
+            "it runs"
+        );
         var day = await context.OvenDays.IgnoreQueryFilters().SingleAsync(d => d.KitchenId == row.KitchenId);
         day.Document = day.Document with { Lean = "calmer" };
         await using (var own = kitchen.Context(row.KitchenId))
@@ -111,7 +139,11 @@ public sealed class LongSearchTests(PatientKitchen kitchen) : IClassFixture<Pati
             await own.SaveChangesAsync();
         }
 
-        var ended = await UntilAsync(async () => await context.LongSearches.IgnoreQueryFilters().AsNoTracking().SingleOrDefaultAsync(s => s.Id == id && s.EndedAt != null), "it ends");
+        var ended = await UntilAsync(
+            async () =>
+                await context.LongSearches.IgnoreQueryFilters().AsNoTracking().SingleOrDefaultAsync(s => s.Id == id && s.EndedAt != null),
+            "it ends"
+        );
         Assert.Contains("kept beside", ended.Said, StringComparison.Ordinal);
         await using var look = kitchen.Context(row.KitchenId);
         Assert.Equal("calmer", (await look.OvenDays.SingleAsync()).Document.Lean);
@@ -127,19 +159,42 @@ public sealed class LongSearchTests(PatientKitchen kitchen) : IClassFixture<Pati
         var own = Guid.NewGuid();
         await using (var context = kitchen.Context(own))
         {
-            context.Kitchens.Add(new KitchenRow { Id = own, Name = "Shared", Document = DemoKitchen.Kitchen() });
+            context.Kitchens.Add(
+                new KitchenRow
+                {
+                    Id = own,
+                    Name = "Shared",
+                    Document = DemoKitchen.Kitchen(),
+                }
+            );
             await context.SaveChangesAsync();
-            for (var i = 0; i < 4; i++) context.LongSearches.Add(Row(i));
+            for (var i = 0; i < 4; i++)
+                context.LongSearches.Add(Row(i));
             await context.SaveChangesAsync();
             var jobs = kitchen.Services.GetRequiredService<IBackgroundJobClient>();
-            foreach (var id in await context.LongSearches.Select(s => s.Id).ToListAsync()) jobs.Enqueue<LongSearchWorker>(w => w.RunAsync(id, own, CancellationToken.None));
+            foreach (var id in await context.LongSearches.Select(s => s.Id).ToListAsync())
+                jobs.Enqueue<LongSearchWorker>(w => w.RunAsync(id, own, CancellationToken.None));
         }
 
         await using var look = kitchen.Context(own);
-        var running = await UntilAsync(async () => await look.LongSearches.AsNoTracking().Where(s => s.State == LongSearchState.Running).ToListAsync() is { Count: 2 } two ? two : null, "two run at once");
+        var running = await UntilAsync(
+            async () =>
+                await look.LongSearches.AsNoTracking().Where(s => s.State == LongSearchState.Running).ToListAsync()
+                    is { Count: >= 2 } several
+                    ? several
+                    : null,
+            "two run at once"
+        );
         // Whoever asks, through whichever instance, writes to the same row.
         await look.LongSearches.Where(s => s.Id == running[0].Id).ExecuteUpdateAsync(u => u.SetProperty(s => s.StopAsked, true));
-        var all = await UntilAsync(async () => await look.LongSearches.AsNoTracking().ToListAsync() is var rows && rows.TrueForAll(r => r.EndedAt is not null) ? rows : null, "all end", 60);
+        var all = await UntilAsync(
+            async () =>
+                await look.LongSearches.AsNoTracking().ToListAsync() is var rows && rows.TrueForAll(r => r.EndedAt is not null)
+                    ? rows
+                    : null,
+            "all end",
+            60
+        );
         Assert.All(all, r => Assert.Equal(r.Id == running[0].Id ? LongSearchState.Stopped : LongSearchState.Done, r.State));
         Assert.All(all, r => Assert.Equal(1, r.Attempts));
     }
@@ -151,17 +206,32 @@ public sealed class LongSearchTests(PatientKitchen kitchen) : IClassFixture<Pati
         kitchen.Visitor();
         await using (var context = kitchen.Context(own))
         {
-            context.Kitchens.Add(new KitchenRow { Id = own, Name = "Broken off", Document = DemoKitchen.Kitchen() });
+            context.Kitchens.Add(
+                new KitchenRow
+                {
+                    Id = own,
+                    Name = "Broken off",
+                    Document = DemoKitchen.Kitchen(),
+                }
+            );
             context.LongSearches.Add(Row(0));
             await context.SaveChangesAsync();
         }
 
         await using var look = kitchen.Context(own);
         var id = (await look.LongSearches.AsNoTracking().SingleAsync()).Id;
-        var worker = new LongSearchWorker(Zymethos.Store.StoreSetup.Options(kitchen.Connection), PatientSearch.Plan, SystemClock.Instance, Microsoft.Extensions.Logging.Abstractions.NullLogger<LongSearchWorker>.Instance);
+        var worker = new LongSearchWorker(
+            Zymethos.Store.StoreSetup.Options(kitchen.Connection),
+            PatientSearch.Plan,
+            SystemClock.Instance,
+            Microsoft.Extensions.Logging.Abstractions.NullLogger<LongSearchWorker>.Instance
+        );
         using var down = new CancellationTokenSource();
         var first = worker.RunAsync(id, own, down.Token);
-        await UntilAsync(async () => await look.LongSearches.AsNoTracking().SingleAsync() is { Found: > 0 } row ? row : null, "it finds something");
+        await UntilAsync(
+            async () => await look.LongSearches.AsNoTracking().SingleAsync() is { Found: > 0 } row ? row : null,
+            "it finds something"
+        );
         await down.CancelAsync();
         await Assert.ThrowsAnyAsync<OperationCanceledException>(() => first);
         var broken = await look.LongSearches.AsNoTracking().SingleAsync();
@@ -181,22 +251,40 @@ public sealed class LongSearchTests(PatientKitchen kitchen) : IClassFixture<Pati
         kitchen.Visitor();
         await using (var context = kitchen.Context(own))
         {
-            context.Kitchens.Add(new KitchenRow { Id = own, Name = "Cut off", Document = DemoKitchen.Kitchen() });
-            context.LongSearches.Add(Row(0));
+            context.Kitchens.Add(
+                new KitchenRow
+                {
+                    Id = own,
+                    Name = "Cut off",
+                    Document = DemoKitchen.Kitchen(),
+                }
+            );
+            context.LongSearches.Add(Row(0, seconds: 2));
             await context.SaveChangesAsync();
         }
 
         await using var look = kitchen.Context(own);
         var id = (await look.LongSearches.AsNoTracking().SingleAsync()).Id;
         var outage = new Outage();
-        var options = new DbContextOptionsBuilder<ZymethosContext>(Zymethos.Store.StoreSetup.Options(kitchen.Connection)).AddInterceptors(outage).Options;
-        var worker = new LongSearchWorker(options, PatientSearch.Plan, SystemClock.Instance, Microsoft.Extensions.Logging.Abstractions.NullLogger<LongSearchWorker>.Instance);
+        var options = new DbContextOptionsBuilder<ZymethosContext>(Zymethos.Store.StoreSetup.Options(kitchen.Connection))
+            .AddInterceptors(outage)
+            .Options;
+        var worker = new LongSearchWorker(
+            options,
+            PatientSearch.Plan,
+            SystemClock.Instance,
+            Microsoft.Extensions.Logging.Abstractions.NullLogger<LongSearchWorker>.Instance
+        );
         var search = worker.RunAsync(id, own, CancellationToken.None);
-        await UntilAsync(async () => await look.LongSearches.AsNoTracking().SingleAsync() is { Found: > 0 } row ? row : null, "it finds something");
+        await UntilAsync(
+            async () => await look.LongSearches.AsNoTracking().SingleAsync() is { Found: > 0 } row ? row : null,
+            "it finds something"
+        );
         // Gone while it searches, and still gone when it has ended and wants to write.
         outage.IsOn = true;
         await UntilAsync(() => Task.FromResult(outage.Refused >= 3 && search.IsCompleted is false ? outage : null), "it is refused");
-        await Task.Delay(TimeSpan.FromSeconds(10));
+        // Two seconds of search report at most eight times; what is refused after that is the end, which wants to be written.
+        await UntilAsync(() => Task.FromResult(outage.Refused >= 12 ? outage : null), "the end is refused too");
         Assert.False(search.IsCompleted);
         outage.IsOn = false;
         await search;
@@ -214,22 +302,33 @@ public sealed class LongSearchTests(PatientKitchen kitchen) : IClassFixture<Pati
 
         public int Refused => _refused;
 
-        public override ValueTask<InterceptionResult<DbDataReader>> ReaderExecutingAsync(DbCommand command, CommandEventData eventData, InterceptionResult<DbDataReader> result, CancellationToken cancellationToken = default)
+        public override ValueTask<InterceptionResult<DbDataReader>> ReaderExecutingAsync(
+            DbCommand command,
+            CommandEventData eventData,
+            InterceptionResult<DbDataReader> result,
+            CancellationToken cancellationToken = default
+        )
         {
-            if (!IsOn) return ValueTask.FromResult(result);
+            if (!IsOn)
+                return ValueTask.FromResult(result);
             Interlocked.Increment(ref _refused);
             throw new IOException("The database is away.");
         }
     }
 
-    private static LongSearchRow Row(int day) => new()
-    {
-        Id = Guid.CreateVersion7(),
-        Date = new LocalDate(2031, 8, 1).PlusDays(day),
-        Seconds = 8,
-        AskedAt = SystemClock.Instance.GetCurrentInstant(),
-        Document = new OvenDayDocument(DemoKitchen.Kitchen(), new DayDocument("2031-08-01", "06:00", "22:00"), [.. DemoKitchen.Recipes().Where(r => Many.Contains(r.Key)).Select(r => new BakeDocument(r))]),
-    };
+    private static LongSearchRow Row(int day, int seconds = 8) =>
+        new()
+        {
+            Id = Guid.CreateVersion7(),
+            Date = new LocalDate(2031, 8, 1).PlusDays(day),
+            Seconds = seconds,
+            AskedAt = SystemClock.Instance.GetCurrentInstant(),
+            Document = new OvenDayDocument(
+                DemoKitchen.Kitchen(),
+                new DayDocument("2031-08-01", "06:00", "22:00"),
+                [.. DemoKitchen.Recipes().Where(r => Many.Contains(r.Key)).Select(r => new BakeDocument(r))]
+            ),
+        };
 
     /// <summary>Another instance of the application on the same database.</summary>
     private sealed class SecondInstance(string connection) : Microsoft.AspNetCore.Mvc.Testing.WebApplicationFactory<Program>

@@ -1,5 +1,6 @@
 using System.Net;
 using System.Text.Json.Nodes;
+using Zymethos.Core.Measures;
 
 namespace Zymethos.Web.Tests;
 
@@ -54,8 +55,14 @@ public sealed class MeasureTests(TestKitchen kitchen) : IClassFixture<TestKitche
     [Fact]
     public async Task Too_much_at_once_is_refused_in_steps()
     {
-        Assert.Equal(HttpStatusCode.UnprocessableEntity, (await SendAsync("parse", $"{{ \"text\": \"{new string('x', 30_000)}\" }}")).Status);
-        Assert.Equal(HttpStatusCode.RequestEntityTooLarge, (await SendAsync("parse", $"{{ \"text\": \"{new string('x', 2_000_000)}\" }}")).Status);
+        Assert.Equal(
+            HttpStatusCode.UnprocessableEntity,
+            (await SendAsync("parse", $"{{ \"text\": \"{new string('x', 30_000)}\" }}")).Status
+        );
+        Assert.Equal(
+            HttpStatusCode.RequestEntityTooLarge,
+            (await SendAsync("parse", $"{{ \"text\": \"{new string('x', 2_000_000)}\" }}")).Status
+        );
         Assert.Equal(HttpStatusCode.BadRequest, (await SendAsync("parse", """{ "txt": "2 cups flour" }""")).Status);
     }
 
@@ -63,7 +70,9 @@ public sealed class MeasureTests(TestKitchen kitchen) : IClassFixture<TestKitche
     public async Task The_page_reads_without_scripts_and_keeps_what_was_typed()
     {
         var baker = await kitchen.DemoBakerAsync();
-        var page = await TestKitchen.ParseAsync(await TestKitchen.PostAsync(baker, "/book/weigh", "#weigh", new() { ["Lines"] = "Glaze:\n1 cup <b>sugar</b>\n2 eggs" }));
+        var page = await TestKitchen.ParseAsync(
+            await TestKitchen.PostAsync(baker, "/book/weigh", "#weigh", new() { ["Lines"] = "Glaze:\n1 cup <b>sugar</b>\n2 eggs" })
+        );
         Assert.Equal("Glaze:\n1 cup <b>sugar</b>\n2 eggs", page.QuerySelector("#lines")!.TextContent);
         Assert.Equal(3, page.QuerySelectorAll(".readings tbody tr").Length);
         Assert.Empty(page.QuerySelectorAll(".readings b"));

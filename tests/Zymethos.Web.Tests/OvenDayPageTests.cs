@@ -3,7 +3,9 @@ using AngleSharp.Dom;
 using AngleSharp.Html.Dom;
 using Microsoft.EntityFrameworkCore;
 using NodaTime;
-using Zymethos.Core.Interchange;
+using Zymethos.Core.Kitchens;
+using Zymethos.Core.Measures;
+using Zymethos.Interchange.Documents;
 
 namespace Zymethos.Web.Tests;
 
@@ -17,8 +19,12 @@ public sealed class OvenDayPageTests(TestKitchen kitchen) : IClassFixture<TestKi
 
     private Task<HttpClient> NewAsync() => kitchen.NewBakerAsync($"{Guid.NewGuid():N}@home.invalid");
 
-    private static Task<HttpResponseMessage> PlanAsync(HttpClient baker, Dictionary<string, string> typed, string? button = null, bool htmx = false) =>
-        TestKitchen.PostAsync(baker, "/oven-day", "#setup", typed, button, htmx);
+    private static Task<HttpResponseMessage> PlanAsync(
+        HttpClient baker,
+        Dictionary<string, string> typed,
+        string? button = null,
+        bool htmx = false
+    ) => TestKitchen.PostAsync(baker, "/oven-day", "#setup", typed, button, htmx);
 
     private static string Value(IDocument page, string name) => ((IHtmlInputElement)page.QuerySelector($"[name='{name}']")!).Value;
 
@@ -26,7 +32,17 @@ public sealed class OvenDayPageTests(TestKitchen kitchen) : IClassFixture<TestKi
     public async Task A_planned_day_is_kept_and_comes_back()
     {
         var baker = await NewAsync();
-        var response = await PlanAsync(baker, new() { ["Setup.Date"] = "2031-05-03", ["Setup.From"] = "07:00", ["Setup.Until"] = "15:00", [Batches(Plait)] = "1", [Batches(Loaf)] = "2" });
+        var response = await PlanAsync(
+            baker,
+            new()
+            {
+                ["Setup.Date"] = "2031-05-03",
+                ["Setup.From"] = "07:00",
+                ["Setup.Until"] = "15:00",
+                [Batches(Plait)] = "1",
+                [Batches(Loaf)] = "2",
+            }
+        );
         Assert.Equal(HttpStatusCode.OK, response.StatusCode);
         var page = await TestKitchen.ParseAsync(await baker.GetAsync("/oven-day?date=2031-05-03"));
         Assert.Equal("Saturday 3 May", page.QuerySelector("h1")!.TextContent);
@@ -58,13 +74,19 @@ public sealed class OvenDayPageTests(TestKitchen kitchen) : IClassFixture<TestKi
     {
         var baker = await NewAsync();
         (field, at) = (field.Replace("loaf", $"{Loaf}", StringComparison.Ordinal), at.Replace("loaf", $"{Loaf}", StringComparison.Ordinal));
-        var form = new Dictionary<string, string> { [Batches(Loaf)] = "2", ["Setup.Rows[0].ReadyBy"] = "17:45", [field] = typed };
+        var form = new Dictionary<string, string>
+        {
+            [Batches(Loaf)] = "2",
+            ["Setup.Rows[0].ReadyBy"] = "17:45",
+            [field] = typed,
+        };
         var response = await PlanAsync(baker, form);
         Assert.Equal(HttpStatusCode.UnprocessableEntity, response.StatusCode);
         var page = await TestKitchen.ParseAsync(response);
         Assert.Contains(words, page.QuerySelector(at)!.TextContent, StringComparison.Ordinal);
         // Dates and hours that a browser's own field cannot hold are kept in the markup all the same.
-        foreach (var (name, value) in form) Assert.Equal(value, page.QuerySelector($"[name='{name}']")!.GetAttribute("value"));
+        foreach (var (name, value) in form)
+            Assert.Equal(value, page.QuerySelector($"[name='{name}']")!.GetAttribute("value"));
     }
 
     [Fact]
@@ -78,7 +100,14 @@ public sealed class OvenDayPageTests(TestKitchen kitchen) : IClassFixture<TestKi
     public async Task A_day_too_short_says_what_clashes_and_its_ways_out_work_at_one_touch()
     {
         var baker = await NewAsync();
-        var form = new Dictionary<string, string> { ["Setup.Date"] = "2031-05-05", ["Setup.From"] = "08:00", ["Setup.Until"] = "11:00", [Batches(Plait)] = "1", [Batches(Loaf)] = "1" };
+        var form = new Dictionary<string, string>
+        {
+            ["Setup.Date"] = "2031-05-05",
+            ["Setup.From"] = "08:00",
+            ["Setup.Until"] = "11:00",
+            [Batches(Plait)] = "1",
+            [Batches(Loaf)] = "1",
+        };
         var page = await TestKitchen.ParseAsync(await PlanAsync(baker, form));
         var clash = page.QuerySelector(".clash")!;
         Assert.Contains("cannot work as it stands", clash.TextContent, StringComparison.Ordinal);
@@ -118,7 +147,9 @@ public sealed class OvenDayPageTests(TestKitchen kitchen) : IClassFixture<TestKi
         Assert.Equal("1", ((IHtmlSelectElement)page.QuerySelector($"[name='Setup.Rows[{buttons}].Mix']")!).Value);
         Assert.True(((IHtmlInputElement)page.QuerySelector("[name='Setup.SecondOven']")!).IsChecked);
         Assert.Contains("(batches 1 and 2)", page.QuerySelector(".sheet")!.TextContent, StringComparison.Ordinal);
-        var mix = page.QuerySelectorAll(".sheet tr").First(r => r.TextContent.Contains("nead", StringComparison.Ordinal)).GetAttribute("data-task");
+        var mix = page.QuerySelectorAll(".sheet tr")
+            .First(r => r.TextContent.Contains("nead", StringComparison.Ordinal))
+            .GetAttribute("data-task");
         var why = await TestKitchen.ParseAsync(await baker.GetAsync($"/oven-day?handler=Why&date={Date}&step={mix}"));
         Assert.Contains("instant yeast instead of", why.Body!.TextContent, StringComparison.Ordinal);
 
@@ -151,14 +182,19 @@ public sealed class OvenDayPageTests(TestKitchen kitchen) : IClassFixture<TestKi
         var baker = await NewAsync();
         await PlanAsync(baker, new() { ["Setup.Date"] = Date, [Batches(Loaf)] = "1" });
         Guid own;
-        await using (var context = kitchen.Context(null)) own = (await context.OvenDays.IgnoreQueryFilters().SingleAsync(d => d.Date == new LocalDate(2031, 5, 8))).KitchenId;
+        await using (var context = kitchen.Context(null))
+            own = (await context.OvenDays.IgnoreQueryFilters().SingleAsync(d => d.Date == new LocalDate(2031, 5, 8))).KitchenId;
         await using (var context = kitchen.Context(own))
         {
             var loaf = await context.Recipes.SingleAsync(r => r.Key == "market-squash-loaf");
             var tray = new PanDocument("tray", 40, 30);
             loaf.Document = loaf.Document with
             {
-                Steps = [new StepDocument("hot", "Bake hot", "bake", [20, 20, 22], Oven: new OvenUseDocument(240, tray)), new StepDocument("dry", "Dry", "bake", [20, 20, 22], Oven: new OvenUseDocument(100, tray))],
+                Steps =
+                [
+                    new StepDocument("hot", "Bake hot", "bake", [20, 20, 22], Oven: new OvenUseDocument(240, tray)),
+                    new StepDocument("dry", "Dry", "bake", [20, 20, 22], Oven: new OvenUseDocument(100, tray)),
+                ],
                 Links = [new LinkDocument("hot", "dry", 0, 5)],
             };
             await context.SaveChangesAsync();
@@ -189,14 +225,20 @@ public sealed class OvenDayPageTests(TestKitchen kitchen) : IClassFixture<TestKi
         var baker = await NewAsync();
         await PlanAsync(baker, new() { ["Setup.Date"] = "2031-05-18", [Batches(Loaf)] = "1" });
         Guid own;
-        await using (var context = kitchen.Context(null)) own = (await context.OvenDays.IgnoreQueryFilters().SingleAsync(d => d.Date == new LocalDate(2031, 5, 18))).KitchenId;
+        await using (var context = kitchen.Context(null))
+            own = (await context.OvenDays.IgnoreQueryFilters().SingleAsync(d => d.Date == new LocalDate(2031, 5, 18))).KitchenId;
         await using (var context = kitchen.Context(own))
         {
             var loaf = await context.Recipes.SingleAsync(r => r.Key == "market-squash-loaf");
             var tray = new PanDocument("tray", 40, 30);
             loaf.Document = loaf.Document with
             {
-                Steps = [new StepDocument("shape", "Shape", "work", [10, 10, 10]), new StepDocument("proof", "Last rise", "proof", [30, 40, 50], Oven: new OvenUseDocument(30, tray, State: "proof")), new StepDocument("hot", "Bake hot", "bake", [20, 20, 22], Oven: new OvenUseDocument(240, tray))],
+                Steps =
+                [
+                    new StepDocument("shape", "Shape", "work", [10, 10, 10]),
+                    new StepDocument("proof", "Last rise", "proof", [30, 40, 50], Oven: new OvenUseDocument(30, tray, State: "proof")),
+                    new StepDocument("hot", "Bake hot", "bake", [20, 20, 22], Oven: new OvenUseDocument(240, tray)),
+                ],
                 Links = [new LinkDocument("shape", "proof", 0, 5), new LinkDocument("proof", "hot", 0, 5)],
             };
             await context.SaveChangesAsync();
@@ -206,7 +248,11 @@ public sealed class OvenDayPageTests(TestKitchen kitchen) : IClassFixture<TestKi
         var page = await TestKitchen.ParseAsync(await PlanAsync(baker, form));
         var ways = page.QuerySelectorAll(".ways li").ToList();
         Assert.Equal(3, ways.Count);
-        Assert.Contains("Let Market squash loaf rise on the counter and not in the oven (“Last rise”)", ways[0].TextContent, StringComparison.Ordinal);
+        Assert.Contains(
+            "Let Market squash loaf rise on the counter and not in the oven (“Last rise”)",
+            ways[0].TextContent,
+            StringComparison.Ordinal
+        );
         // Before it is taken the choice is there to tick, and it is not.
         Assert.False(((IHtmlInputElement)page.QuerySelector($"[name='Setup.Rows[{Loaf}].OnCounter']")!).IsChecked);
 
@@ -214,7 +260,10 @@ public sealed class OvenDayPageTests(TestKitchen kitchen) : IClassFixture<TestKi
         page = await TestKitchen.ParseAsync(await baker.GetAsync("/oven-day?date=2031-05-19"));
         Assert.True(((IHtmlInputElement)page.QuerySelector($"[name='Setup.Rows[{Loaf}].OnCounter']")!).IsChecked);
         Assert.DoesNotContain("spell", page.QuerySelector(".sheet")!.TextContent, StringComparison.Ordinal);
-        Assert.Single(page.QuerySelectorAll(".sheet tr[data-task]").Select(r => r.GetAttribute("data-task")).Distinct(), id => id!.Contains("proof", StringComparison.Ordinal));
+        Assert.Single(
+            page.QuerySelectorAll(".sheet tr[data-task]").Select(r => r.GetAttribute("data-task")).Distinct(),
+            id => id!.Contains("proof", StringComparison.Ordinal)
+        );
     }
 
     [Fact]
@@ -222,7 +271,15 @@ public sealed class OvenDayPageTests(TestKitchen kitchen) : IClassFixture<TestKi
     {
         var baker = await NewAsync();
         await PlanAsync(baker, new() { ["Setup.Date"] = "2031-05-06", [Batches(Loaf)] = "1" });
-        await PlanAsync(baker, new() { ["Setup.Date"] = "2031-05-06", ["Setup.Until"] = "08:30", [Batches(Loaf)] = "1" });
+        await PlanAsync(
+            baker,
+            new()
+            {
+                ["Setup.Date"] = "2031-05-06",
+                ["Setup.Until"] = "08:30",
+                [Batches(Loaf)] = "1",
+            }
+        );
         var page = await TestKitchen.ParseAsync(await baker.GetAsync("/oven-day?date=2031-05-06"));
         Assert.Equal("18:00", Value(page, "Setup.Until"));
         Assert.NotNull(page.QuerySelector(".trace"));
@@ -233,7 +290,10 @@ public sealed class OvenDayPageTests(TestKitchen kitchen) : IClassFixture<TestKi
         var page = await TestKitchen.ParseAsync(await baker.GetAsync($"/oven-day?date={date}"));
         var token = page.QuerySelector("#setup input[name=__RequestVerificationToken]")!.GetAttribute("value")!;
         var handler = move.Remove("handler", out var named) ? named : "Hand";
-        var response = await baker.PostAsync($"/oven-day?handler={handler}", new FormUrlEncodedContent(move.Append(new("date", date)).Append(new("__RequestVerificationToken", token))));
+        var response = await baker.PostAsync(
+            $"/oven-day?handler={handler}",
+            new FormUrlEncodedContent(move.Append(new("date", date)).Append(new("__RequestVerificationToken", token)))
+        );
         Assert.Equal(status, response.StatusCode);
         return await TestKitchen.ParseAsync(response);
     }
@@ -245,19 +305,49 @@ public sealed class OvenDayPageTests(TestKitchen kitchen) : IClassFixture<TestKi
     {
         const string Date = "2031-06-02";
         var baker = await NewAsync();
-        await PlanAsync(baker, new() { ["Setup.Date"] = Date, [Batches(Loaf)] = "1", [Batches(Plait)] = "1" });
+        await PlanAsync(
+            baker,
+            new()
+            {
+                ["Setup.Date"] = Date,
+                [Batches(Loaf)] = "1",
+                [Batches(Plait)] = "1",
+            }
+        );
         var before = await TestKitchen.ParseAsync(await baker.GetAsync($"/oven-day?date={Date}"));
-        var task = before.QuerySelectorAll(".sheet tr.line-in").First(r => r.TextContent.Contains("loaves", StringComparison.Ordinal)).GetAttribute("data-task")!;
+        var task = before
+            .QuerySelectorAll(".sheet tr.line-in")
+            .First(r => r.TextContent.Contains("loaves", StringComparison.Ordinal))
+            .GetAttribute("data-task")!;
         Assert.NotEqual("13:40", When(before, task));
 
-        var held = await MoveAsync(baker, Date, HttpStatusCode.OK, new() { ["Do"] = "pin", ["Step"] = task, ["Value"] = "13:40" });
+        var held = await MoveAsync(
+            baker,
+            Date,
+            HttpStatusCode.OK,
+            new()
+            {
+                ["Do"] = "pin",
+                ["Step"] = task,
+                ["Value"] = "13:40",
+            }
+        );
         Assert.Equal("13:40", When(held, task));
         Assert.Contains("held at 13:40", held.QuerySelector(".note")!.TextContent, StringComparison.Ordinal);
         Assert.NotEmpty(held.QuerySelectorAll($".loads .is-pinned[data-task='{task}']"));
         Assert.Contains("You pinned it here.", held.QuerySelector("#why")!.TextContent, StringComparison.Ordinal);
 
         // Planning the same list again keeps it; another list lets it go and says so.
-        await PlanAsync(baker, new() { ["Setup.Date"] = Date, [Batches(Loaf)] = "1", [Batches(Plait)] = "1", ["Setup.Until"] = "19:00" });
+        await PlanAsync(
+            baker,
+            new()
+            {
+                ["Setup.Date"] = Date,
+                [Batches(Loaf)] = "1",
+                [Batches(Plait)] = "1",
+                ["Setup.Until"] = "19:00",
+            }
+        );
         Assert.Equal("13:40", When(await TestKitchen.ParseAsync(await baker.GetAsync($"/oven-day?date={Date}")), task));
         await MoveAsync(baker, Date, HttpStatusCode.OK, new() { ["handler"] = "Undo" });
         var undone = await MoveAsync(baker, Date, HttpStatusCode.OK, new() { ["handler"] = "Undo" });
@@ -272,15 +362,41 @@ public sealed class OvenDayPageTests(TestKitchen kitchen) : IClassFixture<TestKi
     {
         const string Date = "2031-06-12";
         var baker = await NewAsync();
-        await PlanAsync(baker, new() { ["Setup.Date"] = Date, [Batches(Loaf)] = "1", [Batches(Plait)] = "1" });
-        string Sheet(IDocument page) => string.Join("\n", page.QuerySelectorAll(".sheet tr[data-task]").Select(r => $"{r.GetAttribute("data-task")} {r.QuerySelector(".when")!.TextContent.Trim()}"));
+        await PlanAsync(
+            baker,
+            new()
+            {
+                ["Setup.Date"] = Date,
+                [Batches(Loaf)] = "1",
+                [Batches(Plait)] = "1",
+            }
+        );
+        string Sheet(IDocument page) =>
+            string.Join(
+                "\n",
+                page.QuerySelectorAll(".sheet tr[data-task]")
+                    .Select(r => $"{r.GetAttribute("data-task")} {r.QuerySelector(".when")!.TextContent.Trim()}")
+            );
         async Task<IDocument> LookAsync() => await TestKitchen.ParseAsync(await baker.GetAsync($"/oven-day?date={Date}"));
 
         var states = new List<string> { Sheet(await LookAsync()) };
-        var task = (await LookAsync()).QuerySelectorAll(".sheet tr.line-in").First(r => r.TextContent.Contains("loaves", StringComparison.Ordinal)).GetAttribute("data-task")!;
+        var task = (await LookAsync())
+            .QuerySelectorAll(".sheet tr.line-in")
+            .First(r => r.TextContent.Contains("loaves", StringComparison.Ordinal))
+            .GetAttribute("data-task")!;
         foreach (var hour in new[] { "12:30", "13:10", "13:40" })
         {
-            await MoveAsync(baker, Date, HttpStatusCode.OK, new() { ["Do"] = "pin", ["Step"] = task, ["Value"] = hour });
+            await MoveAsync(
+                baker,
+                Date,
+                HttpStatusCode.OK,
+                new()
+                {
+                    ["Do"] = "pin",
+                    ["Step"] = task,
+                    ["Value"] = hour,
+                }
+            );
             states.Add(Sheet(await LookAsync()));
         }
 
@@ -322,7 +438,17 @@ public sealed class OvenDayPageTests(TestKitchen kitchen) : IClassFixture<TestKi
         await PlanAsync(baker, new() { ["Setup.Date"] = Date, [Batches(Loaf)] = "1" });
         var before = await TestKitchen.ParseAsync(await baker.GetAsync($"/oven-day?date={Date}"));
         var task = before.QuerySelector(".sheet tr.line-in")!.GetAttribute("data-task")!;
-        var page = await MoveAsync(baker, Date, HttpStatusCode.UnprocessableEntity, new() { ["Do"] = what, ["Step"] = task, ["Value"] = value });
+        var page = await MoveAsync(
+            baker,
+            Date,
+            HttpStatusCode.UnprocessableEntity,
+            new()
+            {
+                ["Do"] = what,
+                ["Step"] = task,
+                ["Value"] = value,
+            }
+        );
         Assert.Contains(words, page.QuerySelector("#why .said-wrong")!.TextContent, StringComparison.Ordinal);
         Assert.Equal(When(before, task), When(page, task));
     }
@@ -332,11 +458,39 @@ public sealed class OvenDayPageTests(TestKitchen kitchen) : IClassFixture<TestKi
     {
         const string Date = "2031-06-04";
         var baker = await NewAsync();
-        await PlanAsync(baker, new() { ["Setup.Date"] = Date, [Batches(Loaf)] = "1", [Batches(Plait)] = "1" });
+        await PlanAsync(
+            baker,
+            new()
+            {
+                ["Setup.Date"] = Date,
+                [Batches(Loaf)] = "1",
+                [Batches(Plait)] = "1",
+            }
+        );
         var page = await TestKitchen.ParseAsync(await baker.GetAsync($"/oven-day?date={Date}"));
         var hands = page.QuerySelectorAll(".sheet tr.line-work").Select(r => r.GetAttribute("data-task")!).ToList();
-        await MoveAsync(baker, Date, HttpStatusCode.OK, new() { ["Do"] = "pin", ["Step"] = hands.First(h => h.StartsWith("1.", StringComparison.Ordinal)), ["Value"] = "10:00" });
-        var clash = await MoveAsync(baker, Date, HttpStatusCode.UnprocessableEntity, new() { ["Do"] = "pin", ["Step"] = hands.First(h => h.StartsWith("2.", StringComparison.Ordinal)), ["Value"] = "10:02" });
+        await MoveAsync(
+            baker,
+            Date,
+            HttpStatusCode.OK,
+            new()
+            {
+                ["Do"] = "pin",
+                ["Step"] = hands.First(h => h.StartsWith("1.", StringComparison.Ordinal)),
+                ["Value"] = "10:00",
+            }
+        );
+        var clash = await MoveAsync(
+            baker,
+            Date,
+            HttpStatusCode.UnprocessableEntity,
+            new()
+            {
+                ["Do"] = "pin",
+                ["Step"] = hands.First(h => h.StartsWith("2.", StringComparison.Ordinal)),
+                ["Value"] = "10:02",
+            }
+        );
         Assert.Contains("pinned to 10:00", clash.QuerySelector(".clash")!.TextContent, StringComparison.Ordinal);
         Assert.Contains("move: it would start at", clash.QuerySelector(".ways")!.TextContent, StringComparison.Ordinal);
         Assert.NotNull(clash.QuerySelector(".trace"));
@@ -347,7 +501,16 @@ public sealed class OvenDayPageTests(TestKitchen kitchen) : IClassFixture<TestKi
     {
         const string Date = "2031-06-05";
         var baker = await NewAsync();
-        await PlanAsync(baker, new() { ["Setup.Date"] = Date, [Batches(Loaf)] = "1", [Batches(Plait)] = "1", [$"Setup.Rows[{Loaf}].ReadyBy"] = "16:00" });
+        await PlanAsync(
+            baker,
+            new()
+            {
+                ["Setup.Date"] = Date,
+                [Batches(Loaf)] = "1",
+                [Batches(Plait)] = "1",
+                [$"Setup.Rows[{Loaf}].ReadyBy"] = "16:00",
+            }
+        );
         var rehearsal = await TestKitchen.ParseAsync(await baker.GetAsync($"/oven-day?handler=Rehearse&date={Date}"));
         Assert.Contains("ready by 16:00 on", rehearsal.QuerySelector(".chances")!.TextContent, StringComparison.Ordinal);
         Assert.NotEmpty(rehearsal.QuerySelectorAll(".spread rect"));
@@ -356,9 +519,22 @@ public sealed class OvenDayPageTests(TestKitchen kitchen) : IClassFixture<TestKi
         Assert.Equal("less oven", leant.QuerySelector(".leans .is-taken")!.TextContent);
         var address = leant.QuerySelector(".alternatives a")!.GetAttribute("href")!;
         var compare = await TestKitchen.ParseAsync(await baker.GetAsync(address));
-        Assert.Equal(["Done", "In the kitchen", "Oven on", "Heat changes"], compare.QuerySelectorAll(".compare tbody th").Take(4).Select(t => t.TextContent));
+        Assert.Equal(
+            ["Done", "In the kitchen", "Oven on", "Heat changes"],
+            compare.QuerySelectorAll(".compare tbody th").Take(4).Select(t => t.TextContent)
+        );
         var id = address[(address.LastIndexOf("id=", StringComparison.Ordinal) + 3)..];
-        var taken = await MoveAsync(baker, Date, HttpStatusCode.OK, new() { ["handler"] = "Alternative", ["id"] = id, ["what"] = "take" });
+        var taken = await MoveAsync(
+            baker,
+            Date,
+            HttpStatusCode.OK,
+            new()
+            {
+                ["handler"] = "Alternative",
+                ["id"] = id,
+                ["what"] = "take",
+            }
+        );
         Assert.Equal("done early", taken.QuerySelector(".leans .is-taken")!.TextContent);
     }
 
@@ -369,7 +545,9 @@ public sealed class OvenDayPageTests(TestKitchen kitchen) : IClassFixture<TestKi
         var baker = await NewAsync();
         await PlanAsync(baker, new() { ["Setup.Date"] = Date, [Batches(Loaf)] = "1" });
         var before = await baker.GetStringAsync($"/oven-day?date={Date}");
-        var task = (await TestKitchen.ParseAsync(await baker.GetAsync($"/oven-day?date={Date}"))).QuerySelector(".sheet tr.line-in")!.GetAttribute("data-task")!;
+        var task = (await TestKitchen.ParseAsync(await baker.GetAsync($"/oven-day?date={Date}")))
+            .QuerySelector(".sheet tr.line-in")!
+            .GetAttribute("data-task")!;
         var words = await baker.GetStringAsync($"/oven-day?handler=WhatIf&date={Date}&step={task}&minutes=30");
         Assert.StartsWith("30 min later: Done at", words, StringComparison.Ordinal);
         Assert.Equal(before.Length, (await baker.GetStringAsync($"/oven-day?date={Date}")).Length);
@@ -380,18 +558,41 @@ public sealed class OvenDayPageTests(TestKitchen kitchen) : IClassFixture<TestKi
     {
         const string Date = "2031-06-07";
         var baker = await NewAsync();
-        var response = await PlanAsync(baker, new() { ["Setup.Date"] = Date, ["Setup.From"] = "18:00", ["Setup.RestFrom"] = "21:30", ["Setup.RestUntil"] = "07:00", ["Setup.Until"] = "12:00", [Batches(Plait)] = "1" });
+        var response = await PlanAsync(
+            baker,
+            new()
+            {
+                ["Setup.Date"] = Date,
+                ["Setup.From"] = "18:00",
+                ["Setup.RestFrom"] = "21:30",
+                ["Setup.RestUntil"] = "07:00",
+                ["Setup.Until"] = "12:00",
+                [Batches(Plait)] = "1",
+            }
+        );
         Assert.Equal(HttpStatusCode.OK, response.StatusCode);
         var page = await TestKitchen.ParseAsync(await baker.GetAsync($"/oven-day?date={Date}"));
-        Assert.Equal(("21:30", "07:00", "12:00"), (Value(page, "Setup.RestFrom"), Value(page, "Setup.RestUntil"), Value(page, "Setup.Until")));
+        Assert.Equal(
+            ("21:30", "07:00", "12:00"),
+            (Value(page, "Setup.RestFrom"), Value(page, "Setup.RestUntil"), Value(page, "Setup.Until"))
+        );
         Assert.Single(page.QuerySelectorAll(".trace .rest"));
-        Assert.All(page.QuerySelectorAll(".sheet tr.line-work .when, .sheet tr.line-in .when"), w => Assert.False(string.CompareOrdinal(w.TextContent, "21:30") >= 0 || string.CompareOrdinal(w.TextContent, "07:00") < 0, w.TextContent));
+        Assert.All(
+            page.QuerySelectorAll(".sheet tr.line-work .when, .sheet tr.line-in .when"),
+            w =>
+                Assert.False(
+                    string.CompareOrdinal(w.TextContent, "21:30") >= 0 || string.CompareOrdinal(w.TextContent, "07:00") < 0,
+                    w.TextContent
+                )
+        );
     }
 
     [Fact]
     public async Task A_rest_half_given_is_said_at_its_field()
     {
-        var page = await TestKitchen.ParseAsync(await PlanAsync(await NewAsync(), new() { [Batches(Loaf)] = "1", ["Setup.RestFrom"] = "22:00" }));
+        var page = await TestKitchen.ParseAsync(
+            await PlanAsync(await NewAsync(), new() { [Batches(Loaf)] = "1", ["Setup.RestFrom"] = "22:00" })
+        );
         Assert.Contains("Until when", page.QuerySelector("#wrong-rest")!.TextContent, StringComparison.Ordinal);
         Assert.Equal("22:00", page.QuerySelector("[name='Setup.RestFrom']")!.GetAttribute("value"));
     }
@@ -400,7 +601,16 @@ public sealed class OvenDayPageTests(TestKitchen kitchen) : IClassFixture<TestKi
     public async Task A_wish_for_an_hour_is_met()
     {
         var baker = await NewAsync();
-        await PlanAsync(baker, new() { ["Setup.Date"] = "2031-05-07", [Batches(Plait)] = "1", [Batches(Loaf)] = "1", [$"Setup.Rows[{Loaf}].ReadyBy"] = "11:45" });
+        await PlanAsync(
+            baker,
+            new()
+            {
+                ["Setup.Date"] = "2031-05-07",
+                [Batches(Plait)] = "1",
+                [Batches(Loaf)] = "1",
+                [$"Setup.Rows[{Loaf}].ReadyBy"] = "11:45",
+            }
+        );
         var page = await TestKitchen.ParseAsync(await baker.GetAsync("/oven-day?date=2031-05-07"));
         var cool = page.QuerySelectorAll(".sheet tr").Single(r => r.TextContent.Contains("Cool the loaves", StringComparison.Ordinal));
         var start = TimeSpan.Parse(cool.QuerySelector(".when")!.TextContent);

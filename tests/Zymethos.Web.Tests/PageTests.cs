@@ -1,5 +1,6 @@
 using System.Net;
 using AngleSharp.Dom;
+using Zymethos.Core.Measures;
 
 namespace Zymethos.Web.Tests;
 
@@ -94,7 +95,10 @@ public sealed class PageTests(TestKitchen kitchen) : IClassFixture<TestKitchen>
         Assert.Contains("script-src 'self'", policy, StringComparison.Ordinal);
         Assert.DoesNotContain("unsafe", policy, StringComparison.Ordinal);
         var page = await TestKitchen.ParseAsync(response);
-        Assert.All(page.QuerySelectorAll("script, link, img"), e => Assert.StartsWith("/", e.GetAttribute("src") ?? e.GetAttribute("href") ?? "", StringComparison.Ordinal));
+        Assert.All(
+            page.QuerySelectorAll("script, link, img"),
+            e => Assert.StartsWith("/", e.GetAttribute("src") ?? e.GetAttribute("href") ?? "", StringComparison.Ordinal)
+        );
         Assert.Empty(page.QuerySelectorAll("[style], style, script:not([src])"));
     }
 
@@ -104,7 +108,11 @@ public sealed class PageTests(TestKitchen kitchen) : IClassFixture<TestKitchen>
         var baker = await kitchen.DemoBakerAsync();
         var page = await TestKitchen.ParseAsync(await baker.GetAsync("/oven-day"));
         var total = 0L;
-        foreach (var address in page.QuerySelectorAll("link[rel=stylesheet], script[src]").Select(e => e.GetAttribute("href") ?? e.GetAttribute("src")!).Prepend("/oven-day"))
+        foreach (
+            var address in page.QuerySelectorAll("link[rel=stylesheet], script[src]")
+                .Select(e => e.GetAttribute("href") ?? e.GetAttribute("src")!)
+                .Prepend("/oven-day")
+        )
         {
             using var request = new HttpRequestMessage(HttpMethod.Get, address);
             request.Headers.Add("Accept-Encoding", "br, gzip");
@@ -129,7 +137,12 @@ public sealed class PageTests(TestKitchen kitchen) : IClassFixture<TestKitchen>
         var visitor = kitchen.Visitor(follow: false);
         var page = await TestKitchen.ParseAsync(await visitor.GetAsync("/account/sign-in"));
         var token = page.QuerySelector("form[action='/theme'] input[name=__RequestVerificationToken]")!.GetAttribute("value")!;
-        var answer = await visitor.PostAsync("/theme", new FormUrlEncodedContent([new("theme", "low"), new("back", "https://elsewhere.invalid/"), new("__RequestVerificationToken", token)]));
+        var answer = await visitor.PostAsync(
+            "/theme",
+            new FormUrlEncodedContent(
+                [new("theme", "low"), new("back", "https://elsewhere.invalid/"), new("__RequestVerificationToken", token)]
+            )
+        );
         Assert.Equal("/", answer.Headers.Location!.ToString());
         Assert.Contains("data-theme=\"low\"", await visitor.GetStringAsync("/account/sign-in"), StringComparison.Ordinal);
     }

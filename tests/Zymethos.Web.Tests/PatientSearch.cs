@@ -1,11 +1,14 @@
 using Zymethos.Core.Kitchens;
-using Zymethos.Core.Planning;
+using Zymethos.Core.Recipes;
+using Zymethos.Planning.Compile;
+using Zymethos.Planning.Day;
+using Zymethos.Planning.Search;
 
 namespace Zymethos.Web.Tests;
 
 /// <summary>
-/// A search that finds a plan at once and then goes on until its time is over or it is stopped, proven or not, so that tests of what goes on around a search do not
-/// depend on how quick the machine is.
+/// A search that finds a plan at once and then goes on until its time is over or it is stopped, proven or not, so that tests of what goes
+/// on around a search do not depend on how quick the machine is.
 /// </summary>
 internal static class PatientSearch
 {

@@ -4,11 +4,13 @@ using System.Text;
 using Microsoft.EntityFrameworkCore;
 using Microsoft.Extensions.DependencyInjection;
 using NodaTime;
-using Zymethos.Web.Mail;
+using Zymethos.Core.Measures;
+using Zymethos.Work.Reminders;
 
 namespace Zymethos.Web.Tests;
 
-/// <summary>Reminders: written once however many instances go the round, readable in the letter box, handed on by SMTP when that is set.</summary>
+/// <summary>Reminders: written once however many instances go the round, readable in the letter box, handed on by SMTP when that is
+/// set.</summary>
 public sealed class ReminderTests(SeasonKitchen kitchen) : IClassFixture<SeasonKitchen>, IDisposable
 {
     public void Dispose() => kitchen.Clock.Now = SeasonKitchen.Saturday;
@@ -53,6 +55,24 @@ public sealed class ReminderTests(SeasonKitchen kitchen) : IClassFixture<SeasonK
     }
 
     [Fact]
+    public async Task A_row_that_cannot_be_read_stops_nobody_elses_reminders()
+    {
+        var (poisoned, bad, _) = await kitchen.BegunAsync(("market-squash-loaf", 2));
+        await SeasonKitchen.PressAsync(poisoned, bad, "Remind", new() { ["address"] = "rook@home.invalid" });
+        var (baker, season, _) = await kitchen.BegunAsync(("market-squash-loaf", 2), ("orchard-almond-slices", 36));
+        await SeasonKitchen.PressAsync(baker, season, "Remind", new() { ["address"] = "wren@home.invalid" });
+        await using (var all = kitchen.Context(null))
+        {
+            var id = Guid.Parse(bad.Split('/')[^1]);
+            Assert.Equal(1, await all.Database.ExecuteSqlAsync($"update seasons set \"Sheet\" = '{{}}' where \"Id\" = {id}"));
+        }
+
+        kitchen.Clock.Now = Instant.FromUtc(2031, 8, 22, 18, 30);
+        await RoundAsync();
+        Assert.NotEmpty((await TestKitchen.ParseAsync(await baker.GetAsync("/letter-box"))).QuerySelectorAll(".letter"));
+    }
+
+    [Fact]
     public async Task With_a_mail_server_set_a_message_goes_out_and_a_server_that_is_away_is_tried_again()
     {
         await using var server = new PostOffice();
@@ -79,7 +99,11 @@ public sealed class ReminderTests(SeasonKitchen kitchen) : IClassFixture<SeasonK
     public void A_setting_that_cannot_be_meant_stops_the_start()
     {
         Assert.Null(SmtpSettings.Read(Configuration("")));
-        Assert.Contains("ZYMETHOS_SMTP", Assert.Throws<InvalidOperationException>(() => SmtpSettings.Read(Configuration("post.example:25"))).Message, StringComparison.Ordinal);
+        Assert.Contains(
+            "ZYMETHOS_SMTP",
+            Assert.Throws<InvalidOperationException>(() => SmtpSettings.Read(Configuration("post.example:25"))).Message,
+            StringComparison.Ordinal
+        );
     }
 
     private static Microsoft.Extensions.Configuration.IConfiguration Configuration(string address)
@@ -108,7 +132,8 @@ public sealed class ReminderTests(SeasonKitchen kitchen) : IClassFixture<SeasonK
         {
             get
             {
-                lock (_heard) return _heard.ToString();
+                lock (_heard)
+                    return _heard.ToString();
             }
         }
 
@@ -130,11 +155,21 @@ public sealed class ReminderTests(SeasonKitchen kitchen) : IClassFixture<SeasonK
                 var inData = false;
                 while (await reader.ReadLineAsync() is { } line)
                 {
-                    lock (_heard) _heard.AppendLine(line);
-                    if (inData && line != ".") continue;
+                    lock (_heard)
+                        _heard.AppendLine(line);
+                    if (inData && line != ".")
+                        continue;
                     inData = line == "DATA";
-                    await writer.WriteLineAsync(line switch { "DATA" => "354 go on", "QUIT" => "221 bye", _ => "250 yes" });
-                    if (line == "QUIT") return;
+                    await writer.WriteLineAsync(
+                        line switch
+                        {
+                            "DATA" => "354 go on",
+                            "QUIT" => "221 bye",
+                            _ => "250 yes",
+                        }
+                    );
+                    if (line == "QUIT")
+                        return;
                 }
             }
             catch (Exception e) when (e is IOException or SocketException or ObjectDisposedException)

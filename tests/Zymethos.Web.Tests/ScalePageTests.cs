@@ -6,9 +6,14 @@ namespace Zymethos.Web.Tests;
 /// <summary>The scaling page: five ways of asking, what follows, and the flour tally.</summary>
 public sealed class ScalePageTests(TestKitchen kitchen) : IClassFixture<TestKitchen>
 {
-    private async Task<IDocument> OpenAsync(string address) => await TestKitchen.ParseAsync(await (await kitchen.DemoBakerAsync()).GetAsync(address));
+    private async Task<IDocument> OpenAsync(string address) =>
+        await TestKitchen.ParseAsync(await (await kitchen.DemoBakerAsync()).GetAsync(address));
 
-    private static string Flour(IDocument page) => page.QuerySelectorAll(".bowl li").First(l => l.TextContent.Contains("flour", StringComparison.Ordinal)).QuerySelector(".bowl-amount")!.TextContent;
+    private static string Flour(IDocument page) =>
+        page.QuerySelectorAll(".bowl li")
+            .First(l => l.TextContent.Contains("flour", StringComparison.Ordinal))
+            .QuerySelector(".bowl-amount")!
+            .TextContent;
 
     // One squash loaf recipe: 430 g flour, 1799 g batter, two loaves in two pans.
     [Theory]
@@ -23,8 +28,14 @@ public sealed class ScalePageTests(TestKitchen kitchen) : IClassFixture<TestKitc
         var page = await OpenAsync($"/book/market-squash-loaf/scale?Form.By={by}&Form.{field}={typed}");
         Assert.Equal(flour, Flour(page));
         Assert.Equal(typed, page.QuerySelector($"[name='Form.{field}']")!.GetAttribute("value"));
-        var grams = double.Parse(page.QuerySelector("[name='Form.Flour']")!.GetAttribute("value")!, System.Globalization.CultureInfo.InvariantCulture);
-        var times = double.Parse(page.QuerySelector("[name='Form.Times']")!.GetAttribute("value")!.Replace(',', '.'), System.Globalization.CultureInfo.InvariantCulture);
+        var grams = double.Parse(
+            page.QuerySelector("[name='Form.Flour']")!.GetAttribute("value")!,
+            System.Globalization.CultureInfo.InvariantCulture
+        );
+        var times = double.Parse(
+            page.QuerySelector("[name='Form.Times']")!.GetAttribute("value")!.Replace(',', '.'),
+            System.Globalization.CultureInfo.InvariantCulture
+        );
         Assert.Equal(430 * times, grams, 0.6);
     }
 
@@ -57,7 +68,11 @@ public sealed class ScalePageTests(TestKitchen kitchen) : IClassFixture<TestKitc
     {
         var own = await OpenAsync("/book/market-squash-loaf/scale");
         var mini = await OpenAsync($"/book/market-squash-loaf/scale?Form.Pan={Uri.EscapeDataString("loaf pan 14.5 × 8 cm")}");
-        static int Minutes(IDocument page) => int.Parse(page.QuerySelector(".bake-time .figure")!.TextContent.Split(' ')[0], System.Globalization.CultureInfo.InvariantCulture);
+        static int Minutes(IDocument page) =>
+            int.Parse(
+                page.QuerySelector(".bake-time .figure")!.TextContent.Split(' ')[0],
+                System.Globalization.CultureInfo.InvariantCulture
+            );
         Assert.True(Minutes(mini) < Minutes(own) * 0.75, $"{Minutes(mini)} {Minutes(own)}");
         Assert.Contains("carried over from", mini.QuerySelector(".sheet-oven")!.TextContent, StringComparison.OrdinalIgnoreCase);
         Assert.Contains("first look after", mini.QuerySelector(".bake-time")!.TextContent, StringComparison.Ordinal);
@@ -99,7 +114,17 @@ public sealed class ScalePageTests(TestKitchen kitchen) : IClassFixture<TestKitc
         const string Page = "/book/lantern-plait/scale";
         await TestKitchen.PostAsync(baker, Page, "#tally form", [], "start", buttonName: "what");
         await TestKitchen.PostAsync(baker, Page, "#tally form", new() { ["grams"] = "35" }, "add", buttonName: "what");
-        var wrong = await TestKitchen.ParseAsync(await TestKitchen.PostAsync(baker, Page, "#tally form", new() { ["grams"] = "a handful" }, "add", htmx: true, buttonName: "what"));
+        var wrong = await TestKitchen.ParseAsync(
+            await TestKitchen.PostAsync(
+                baker,
+                Page,
+                "#tally form",
+                new() { ["grams"] = "a handful" },
+                "add",
+                htmx: true,
+                buttonName: "what"
+            )
+        );
         Assert.Contains("How many grams", wrong.QuerySelector("#wrong-tally")!.TextContent, StringComparison.Ordinal);
         Assert.Contains("1035 g", wrong.QuerySelector(".tally-in")!.TextContent, StringComparison.Ordinal);
         await TestKitchen.PostAsync(baker, Page, "#tally form", [], "right", buttonName: "what");
@@ -125,6 +150,10 @@ public sealed class ScalePageTests(TestKitchen kitchen) : IClassFixture<TestKitc
         var bad = await kitchen.DemoBakerAsync();
         var response = await bad.GetAsync("/book/market-squash-loaf/card?times=lots");
         Assert.Equal(HttpStatusCode.OK, response.StatusCode);
-        Assert.Contains("this card stands for one", (await TestKitchen.ParseAsync(response)).QuerySelector("#wrong-times")!.TextContent, StringComparison.Ordinal);
+        Assert.Contains(
+            "this card stands for one",
+            (await TestKitchen.ParseAsync(response)).QuerySelector("#wrong-times")!.TextContent,
+            StringComparison.Ordinal
+        );
     }
 }

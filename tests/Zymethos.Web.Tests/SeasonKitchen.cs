@@ -5,6 +5,8 @@ using Microsoft.AspNetCore.Hosting;
 using Microsoft.AspNetCore.TestHost;
 using Microsoft.Extensions.DependencyInjection;
 using NodaTime;
+using Zymethos.Core.Recipes;
+using Zymethos.Store.Accounts;
 
 namespace Zymethos.Web.Tests;
 
@@ -62,12 +64,25 @@ public sealed class SeasonKitchen : TestKitchen
     }
 
     /// <summary>Presses a button of the season's page: its handler with the fields it carries.</summary>
-    public static async Task<HttpResponseMessage> PressAsync(HttpClient baker, string season, string handler, Dictionary<string, string> typed)
+    public static async Task<HttpResponseMessage> PressAsync(
+        HttpClient baker,
+        string season,
+        string handler,
+        Dictionary<string, string> typed
+    )
     {
         var page = await ParseAsync(await baker.GetAsync(season));
         var token = page.QuerySelector("input[name=__RequestVerificationToken]")!.GetAttribute("value")!;
-        return await baker.PostAsync($"{season}?handler={handler}", new FormUrlEncodedContent(typed.Append(new("__RequestVerificationToken", token))));
+        return await baker.PostAsync(
+            $"{season}?handler={handler}",
+            new FormUrlEncodedContent(typed.Append(new("__RequestVerificationToken", token)))
+        );
     }
 
-    public static string Text(IParentNode page, string selector) => string.Join(" | ", page.QuerySelectorAll(selector).Select(e => string.Join(' ', e.TextContent.Split((char[]?)null, StringSplitOptions.RemoveEmptyEntries))));
+    public static string Text(IParentNode page, string selector) =>
+        string.Join(
+            " | ",
+            page.QuerySelectorAll(selector)
+                .Select(e => string.Join(' ', e.TextContent.Split((char[]?)null, StringSplitOptions.RemoveEmptyEntries)))
+        );
 }

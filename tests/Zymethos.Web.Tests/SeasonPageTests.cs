@@ -3,7 +3,8 @@ using System.Text;
 using System.Text.Json.Nodes;
 using Microsoft.EntityFrameworkCore;
 using NodaTime;
-using Zymethos.Store.Demo;
+using Zymethos.Core.Measures;
+using Zymethos.Interchange.Demo;
 
 namespace Zymethos.Web.Tests;
 
@@ -21,7 +22,11 @@ public sealed class SeasonPageTests(SeasonKitchen kitchen) : IClassFixture<Seaso
         Assert.Equal(3, page.QuerySelectorAll(".strands .strand").Length);
         Assert.All(page.QuerySelectorAll(".strands .strand"), s => Assert.NotEmpty(s.QuerySelectorAll(".knot")));
         Assert.Equal("today", page.QuerySelector(".strand-today-word")!.TextContent);
-        Assert.Contains("36 slices, 2 for what breaks and 1 to taste: 1 batch of 40 makes 40, 1 left over for your own tin.", SeasonKitchen.Text(page, ".season-needs td"), StringComparison.Ordinal);
+        Assert.Contains(
+            "36 slices, 2 for what breaks and 1 to taste: 1 batch of 40 makes 40, 1 left over for your own tin.",
+            SeasonKitchen.Text(page, ".season-needs td"),
+            StringComparison.Ordinal
+        );
         var calendar = await TestKitchen.ParseAsync(await baker.GetAsync($"{season}/calendar"));
         Assert.Contains("Supper", SeasonKitchen.Text(calendar, ".calendar-occasion"), StringComparison.Ordinal);
         Assert.True(calendar.QuerySelectorAll(".calendar-work").Length >= 3);
@@ -32,13 +37,17 @@ public sealed class SeasonPageTests(SeasonKitchen kitchen) : IClassFixture<Seaso
     {
         var (baker, season, page) = await kitchen.BegunAsync(("parade-cake", 1), ("orchard-almond-slices", 36));
         Assert.Contains("2 of 2", SeasonKitchen.Text(page, ".stands dd"), StringComparison.Ordinal);
-        var changed = await TestKitchen.ParseAsync(await TestKitchen.PostAsync(baker, $"{season}/edit", "#season-form", new() { ["Form.Occasions[0].HoursOut"] = "5" }));
+        var changed = await TestKitchen.ParseAsync(
+            await TestKitchen.PostAsync(baker, $"{season}/edit", "#season-form", new() { ["Form.Occasions[0].HoursOut"] = "5" })
+        );
         Assert.Contains("out of it for more than 2 hours", changed.Body!.TextContent, StringComparison.Ordinal);
         Assert.Contains("1 of 2", SeasonKitchen.Text(changed, ".stands dd"), StringComparison.Ordinal);
         // The hours stand in the form as they were typed, and two hours are none too many.
         var form = await TestKitchen.ParseAsync(await baker.GetAsync($"{season}/edit"));
         Assert.Equal("5", form.QuerySelector("[name='Form.Occasions[0].HoursOut']")!.GetAttribute("value"));
-        var again = await TestKitchen.ParseAsync(await TestKitchen.PostAsync(baker, $"{season}/edit", "#season-form", new() { ["Form.Occasions[0].HoursOut"] = "2" }));
+        var again = await TestKitchen.ParseAsync(
+            await TestKitchen.PostAsync(baker, $"{season}/edit", "#season-form", new() { ["Form.Occasions[0].HoursOut"] = "2" })
+        );
         Assert.Contains("2 of 2", SeasonKitchen.Text(again, ".stands dd"), StringComparison.Ordinal);
     }
 
@@ -47,7 +56,9 @@ public sealed class SeasonPageTests(SeasonKitchen kitchen) : IClassFixture<Seaso
     {
         var (baker, season, page) = await kitchen.BegunAsync(("orchard-almond-slices", 36));
         Assert.Contains("1 batch of 40", SeasonKitchen.Text(page, ".season-needs td"), StringComparison.Ordinal);
-        var changed = await TestKitchen.ParseAsync(await TestKitchen.PostAsync(baker, $"{season}/edit", "#season-form", new() { ["Form.Needs[0].Pieces"] = "90" }));
+        var changed = await TestKitchen.ParseAsync(
+            await TestKitchen.PostAsync(baker, $"{season}/edit", "#season-form", new() { ["Form.Needs[0].Pieces"] = "90" })
+        );
         Assert.Contains("2 batches of 40 and half a one", SeasonKitchen.Text(changed, ".season-needs td"), StringComparison.Ordinal);
         Assert.Contains("Changed and planned again.", SeasonKitchen.Text(changed, ".season-said"), StringComparison.Ordinal);
         // And back.
@@ -87,7 +98,8 @@ public sealed class SeasonPageTests(SeasonKitchen kitchen) : IClassFixture<Seaso
         Assert.Contains(message, SeasonKitchen.Text(page, ".said-wrong"), StringComparison.Ordinal);
         Assert.Equal("the choir", page.QuerySelector("[name='Form.Needs[0].For']")!.GetAttribute("value"));
         Assert.NotNull(page.QuerySelector("[aria-invalid=true]"));
-        if (page.QuerySelector($"input[name='{field}']") is { } kept) Assert.Equal(value, kept.GetAttribute("value") ?? "");
+        if (page.QuerySelector($"input[name='{field}']") is { } kept)
+            Assert.Equal(value, kept.GetAttribute("value") ?? "");
     }
 
     [Fact]
@@ -104,7 +116,8 @@ public sealed class SeasonPageTests(SeasonKitchen kitchen) : IClassFixture<Seaso
         Assert.Contains("1 of 2", SeasonKitchen.Text(page, ".stands dd"), StringComparison.Ordinal);
 
         typed = SeasonKitchen.Typed(("market-squash-loaf", 2));
-        foreach (var key in typed.Keys.Where(k => k.Contains("Weekly", StringComparison.Ordinal)).ToList()) typed.Remove(key);
+        foreach (var key in typed.Keys.Where(k => k.Contains("Weekly", StringComparison.Ordinal)).ToList())
+            typed.Remove(key);
         page = await TestKitchen.ParseAsync(await TestKitchen.PostAsync(baker, "/season/new", "#season-form", typed));
         Assert.Contains("no session left", SeasonKitchen.Text(page, ".clash"), StringComparison.Ordinal);
     }
@@ -113,7 +126,8 @@ public sealed class SeasonPageTests(SeasonKitchen kitchen) : IClassFixture<Seaso
     public async Task A_way_out_is_offered_with_its_price_and_taken_with_one_touch()
     {
         var baker = await kitchen.NewBakerAsync($"{Guid.NewGuid():N}@home.invalid");
-        // Buns keep a day; the date is a Tuesday, and on the days before nobody has time. Snipped or piped, they may be frozen: so the freezer is taken away.
+        // Buns keep a day; the date is a Tuesday, and on the days before nobody has time. Snipped or piped, they may be frozen: so the
+        // freezer is taken away.
         await TestKitchen.PostAsync(baker, "/kitchen", "#kitchen-form", new() { ["Form.FreezerLitres"] = "0" });
         var typed = SeasonKitchen.Typed(("lamplighter-buns", 14));
         typed["Form.Occasions[0].Date"] = "2031-08-26";
@@ -125,8 +139,12 @@ public sealed class SeasonPageTests(SeasonKitchen kitchen) : IClassFixture<Seaso
         Assert.True(ways.QuerySelectorAll(".ways li").Length >= 3, SeasonKitchen.Text(ways, ".ways"));
         Assert.Contains("of your time", SeasonKitchen.Text(ways, ".ways"), StringComparison.Ordinal);
         Assert.Contains("Buy the 14 buns", SeasonKitchen.Text(ways, ".ways"), StringComparison.Ordinal);
-        var session = ways.QuerySelectorAll(".ways button").Select(b => b.GetAttribute("value")!).First(v => v.StartsWith("session|", StringComparison.Ordinal));
-        var taken = await TestKitchen.ParseAsync(await SeasonKitchen.PressAsync(baker, season, "Way", new() { ["need"] = "n1", ["change"] = session }));
+        var session = ways.QuerySelectorAll(".ways button")
+            .Select(b => b.GetAttribute("value")!)
+            .First(v => v.StartsWith("session|", StringComparison.Ordinal));
+        var taken = await TestKitchen.ParseAsync(
+            await SeasonKitchen.PressAsync(baker, season, "Way", new() { ["need"] = "n1", ["change"] = session })
+        );
         Assert.Contains("1 of 1", SeasonKitchen.Text(taken, ".stands dd"), StringComparison.Ordinal);
         Assert.Contains("is met now", SeasonKitchen.Text(taken, ".season-said"), StringComparison.Ordinal);
     }
@@ -140,7 +158,9 @@ public sealed class SeasonPageTests(SeasonKitchen kitchen) : IClassFixture<Seaso
         Assert.Contains("°C", SeasonKitchen.Text(lot, ".lot-work"), StringComparison.Ordinal);
         Assert.Contains("Contains milk, egg, wheat", SeasonKitchen.Text(lot, ".statement"), StringComparison.Ordinal);
         // The first piece of work of the house is done.
-        var done = await TestKitchen.ParseAsync(await SeasonKitchen.PressAsync(baker, season, "Done", new() { ["need"] = "n2", ["stretch"] = "0" }));
+        var done = await TestKitchen.ParseAsync(
+            await SeasonKitchen.PressAsync(baker, season, "Done", new() { ["need"] = "n2", ["stretch"] = "0" })
+        );
         Assert.Single(done.QuerySelectorAll(".strands .knot-done"));
         Assert.Equal(first - 1, done.QuerySelectorAll(".strands .knot-open, .strands .knot-tight").Length);
         // The day before the supper nothing more has happened.
@@ -156,7 +176,9 @@ public sealed class SeasonPageTests(SeasonKitchen kitchen) : IClassFixture<Seaso
         Assert.Single(late.QuerySelectorAll(".strands .knot-done"));
         // Not done after all: everything is open again.
         kitchen.Clock.Now = SeasonKitchen.Saturday;
-        var open = await TestKitchen.ParseAsync(await SeasonKitchen.PressAsync(baker, season, "Undone", new() { ["need"] = "n2", ["stretch"] = "0" }));
+        var open = await TestKitchen.ParseAsync(
+            await SeasonKitchen.PressAsync(baker, season, "Undone", new() { ["need"] = "n2", ["stretch"] = "0" })
+        );
         Assert.Empty(open.QuerySelectorAll(".strands .knot-done"));
     }
 
@@ -188,16 +210,30 @@ public sealed class SeasonPageTests(SeasonKitchen kitchen) : IClassFixture<Seaso
         Assert.Equal("/oven-day", day.RequestMessage!.RequestUri!.AbsolutePath);
         var page = await TestKitchen.ParseAsync(day);
         Assert.DoesNotContain("Mix the house dough", SeasonKitchen.Text(page, ".sheet"), StringComparison.Ordinal);
-        var again = await TestKitchen.PostAsync(baker, day.RequestMessage.RequestUri.PathAndQuery, "#setup", new() { ["Setup.Until"] = "21:00" });
+        var again = await TestKitchen.PostAsync(
+            baker,
+            day.RequestMessage.RequestUri.PathAndQuery,
+            "#setup",
+            new() { ["Setup.Until"] = "21:00" }
+        );
         Assert.Equal(HttpStatusCode.OK, again.StatusCode);
-        Assert.DoesNotContain("Mix the house dough", SeasonKitchen.Text(await TestKitchen.ParseAsync(again), ".sheet"), StringComparison.Ordinal);
+        Assert.DoesNotContain(
+            "Mix the house dough",
+            SeasonKitchen.Text(await TestKitchen.ParseAsync(again), ".sheet"),
+            StringComparison.Ordinal
+        );
     }
 
     [Fact]
     public async Task The_calendar_has_a_secret_address_that_can_be_taken_away()
     {
         var (baker, season, _) = await kitchen.BegunAsync(("market-squash-loaf", 2));
-        async Task<string> AddressAsync() => new Uri((await TestKitchen.ParseAsync(await SeasonKitchen.PressAsync(baker, season, "Feed", new() { ["what"] = "new" }))).QuerySelector(".feed-address")!.TextContent).AbsolutePath;
+        async Task<string> AddressAsync() =>
+            new Uri(
+                (await TestKitchen.ParseAsync(await SeasonKitchen.PressAsync(baker, season, "Calendar", new() { ["what"] = "new" })))
+                    .QuerySelector(".calendar-address")!
+                    .TextContent
+            ).AbsolutePath;
         var address = await AddressAsync();
         // Whoever knows it needs no account.
         var feed = await kitchen.Visitor().GetAsync(address);
@@ -207,7 +243,7 @@ public sealed class SeasonPageTests(SeasonKitchen kitchen) : IClassFixture<Seaso
         var other = await AddressAsync();
         Assert.NotEqual(address, other);
         Assert.Equal(HttpStatusCode.NotFound, (await kitchen.Visitor().GetAsync(address)).StatusCode);
-        await SeasonKitchen.PressAsync(baker, season, "Feed", new() { ["what"] = "off" });
+        await SeasonKitchen.PressAsync(baker, season, "Calendar", new() { ["what"] = "off" });
         Assert.Equal(HttpStatusCode.NotFound, (await kitchen.Visitor().GetAsync(other)).StatusCode);
         // Nobody else's season.
         var stranger = await kitchen.NewBakerAsync($"{Guid.NewGuid():N}@home.invalid");
@@ -251,25 +287,36 @@ public sealed class SeasonPageTests(SeasonKitchen kitchen) : IClassFixture<Seaso
     public async Task A_calendar_file_takes_its_times_once()
     {
         var (baker, season, _) = await kitchen.BegunAsync(("market-squash-loaf", 2));
-        const string Choir = "BEGIN:VCALENDAR\r\nVERSION:2.0\r\nPRODID:x\r\nBEGIN:VEVENT\r\nUID:1\r\nDTSTAMP:20310101T000000Z\r\nDTSTART:20310806T180000Z\r\nDTEND:20310806T200000Z\r\nRRULE:FREQ=WEEKLY\r\nSUMMARY:Choir\r\nEND:VEVENT\r\nEND:VCALENDAR\r\n";
+        const string Choir =
+            "BEGIN:VCALENDAR\r\nVERSION:2.0\r\nPRODID:x\r\nBEGIN:VEVENT\r\nUID:1\r\nDTSTAMP:20310101T000000Z\r\n"
+            + "DTSTART:20310806T180000Z\r\nDTEND:20310806T200000Z\r\nRRULE:FREQ=WEEKLY\r\nSUMMARY:Choir\r\nEND:VEVENT\r\nEND:VCALENDAR\r\n";
         foreach (var _ in new[] { 1, 2 })
         {
             var kept = await UploadAsync(baker, $"{season}/edit", "#season-form", "Calendar", "choir.ics", Encoding.UTF8.GetBytes(Choir));
-            Assert.Contains("3 times were taken", SeasonKitchen.Text(await TestKitchen.ParseAsync(kept), ".note"), StringComparison.Ordinal);
+            Assert.Contains(
+                "3 times were taken",
+                SeasonKitchen.Text(await TestKitchen.ParseAsync(kept), ".note"),
+                StringComparison.Ordinal
+            );
         }
 
         var document = JsonNode.Parse(await baker.GetByteArrayAsync($"{season}/season.json"))!;
         Assert.Equal(3, document["hours"]!["busy"]!.AsArray().Count);
         var wrong = await UploadAsync(baker, $"{season}/edit", "#season-form", "Calendar", "x.ics", Encoding.UTF8.GetBytes("hello"));
         Assert.Equal(HttpStatusCode.UnprocessableEntity, wrong.StatusCode);
-        Assert.Contains("not a calendar file", SeasonKitchen.Text(await TestKitchen.ParseAsync(wrong), ".said-wrong"), StringComparison.Ordinal);
+        Assert.Contains(
+            "not a calendar file",
+            SeasonKitchen.Text(await TestKitchen.ParseAsync(wrong), ".said-wrong"),
+            StringComparison.Ordinal
+        );
     }
 
     [Fact]
     public async Task A_recipe_that_leaves_the_book_leaves_the_season_readable()
     {
         var (baker, season, _) = await kitchen.BegunAsync(("market-squash-loaf", 2), ("copper-ring", 1));
-        await using (var context = kitchen.Context(await KitchenOfAsync(season))) await context.Recipes.Where(r => r.Key == "copper-ring").ExecuteDeleteAsync();
+        await using (var context = kitchen.Context(await KitchenOfAsync(season)))
+            await context.Recipes.Where(r => r.Key == "copper-ring").ExecuteDeleteAsync();
         var page = await TestKitchen.ParseAsync(await baker.GetAsync(season));
         Assert.Contains("copper-ring", SeasonKitchen.Text(page, ".clash"), StringComparison.Ordinal);
         var edit = await TestKitchen.ParseAsync(await baker.GetAsync($"{season}/edit"));
@@ -283,7 +330,9 @@ public sealed class SeasonPageTests(SeasonKitchen kitchen) : IClassFixture<Seaso
     {
         var (baker, season, _) = await kitchen.BegunAsync(("market-squash-loaf", 2));
         var before = await baker.GetStringAsync($"{season}/season.ics");
-        Assert.True((await TestKitchen.PostAsync(baker, "/kitchen", "#kitchen-form", new() { ["Form.Zone"] = "Asia/Tokyo" })).IsSuccessStatusCode);
+        Assert.True(
+            (await TestKitchen.PostAsync(baker, "/kitchen", "#kitchen-form", new() { ["Form.Zone"] = "Asia/Tokyo" })).IsSuccessStatusCode
+        );
         var page = await TestKitchen.ParseAsync(await baker.GetAsync(season));
         Assert.Contains("1 of 1", SeasonKitchen.Text(page, ".stands dd"), StringComparison.Ordinal);
         Assert.NotEqual(before, await baker.GetStringAsync($"{season}/season.ics"));
@@ -305,13 +354,22 @@ public sealed class SeasonPageTests(SeasonKitchen kitchen) : IClassFixture<Seaso
         return await context.Seasons.IgnoreQueryFilters().Where(s => s.Id == id).Select(s => s.KitchenId).SingleAsync();
     }
 
-    private static Task<HttpResponseMessage> BringAsync(HttpClient baker, byte[] file) => UploadAsync(baker, "/season/bring", "form[enctype]", "Upload", "season.json", file);
+    private static Task<HttpResponseMessage> BringAsync(HttpClient baker, byte[] file) =>
+        UploadAsync(baker, "/season/bring", "form[enctype]", "Upload", "season.json", file);
 
-    private static async Task<HttpResponseMessage> UploadAsync(HttpClient baker, string page, string form, string field, string name, byte[] file)
+    private static async Task<HttpResponseMessage> UploadAsync(
+        HttpClient baker,
+        string page,
+        string form,
+        string field,
+        string name,
+        byte[] file
+    )
     {
         var element = (AngleSharp.Html.Dom.IHtmlFormElement)(await TestKitchen.ParseAsync(await baker.GetAsync(page))).QuerySelector(form)!;
         using var content = new MultipartFormDataContent();
-        foreach (var (key, value) in TestKitchen.FieldsOf(element)) content.Add(new StringContent(value), key);
+        foreach (var (key, value) in TestKitchen.FieldsOf(element))
+            content.Add(new StringContent(value), key);
         content.Add(new ByteArrayContent(file), field, name);
         return await baker.PostAsync(page, content);
     }

@@ -1,10 +1,11 @@
 using Microsoft.EntityFrameworkCore;
 using NodaTime;
-using Zymethos.Core.Interchange;
-using Zymethos.Core.Seasons;
+using Zymethos.Interchange.Documents;
+using Zymethos.Planning.Day;
+using Zymethos.Planning.Seasons;
 using Zymethos.Store;
 using Zymethos.Store.Seasons;
-using Zymethos.Web.Seasons;
+using Zymethos.Work.Seasons;
 
 namespace Zymethos.Web.Tests;
 
@@ -20,11 +21,14 @@ public sealed class SeasonWorkerTests(SeasonKitchen kitchen) : IClassFixture<Sea
         var id = Guid.Parse(season.Split('/')[^1]);
         await using var all = kitchen.Context(null);
         var owner = (await all.Seasons.IgnoreQueryFilters().AsNoTracking().SingleAsync(s => s.Id == id)).KitchenId;
-        await ChangeAsync((id, owner), row =>
-        {
-            row.IsSearching = true;
-            row.Plan = row.Plan! with { Cost = row.Plan.Cost + dearer, Bound = 0 };
-        });
+        await ChangeAsync(
+            (id, owner),
+            row =>
+            {
+                row.IsSearching = true;
+                row.Plan = row.Plan! with { Cost = row.Plan.Cost + dearer, Bound = 0 };
+            }
+        );
         return (id, owner);
     }
 
@@ -45,7 +49,8 @@ public sealed class SeasonWorkerTests(SeasonKitchen kitchen) : IClassFixture<Sea
     {
         for (var end = DateTime.UtcNow + Patience; DateTime.UtcNow < end; await Task.Delay(100))
         {
-            if (holds(await RowAsync(season))) return;
+            if (holds(await RowAsync(season)))
+                return;
         }
 
         Assert.Fail("Waited in vain.");
@@ -81,7 +86,10 @@ public sealed class SeasonWorkerTests(SeasonKitchen kitchen) : IClassFixture<Sea
     {
         var season = await WaitingAsync(dearer: 0);
         var before = await RowAsync(season);
-        await Worker((wish, _, _) => Find(wish) is var plan ? plan with { Cost = before.Plan!.Cost + 7, Bound = before.Plan.Cost - 1 } : plan).RunAsync(season.Id, season.Owner, CancellationToken.None);
+        await Worker(
+                (wish, _, _) => Find(wish) is var plan ? plan with { Cost = before.Plan!.Cost + 7, Bound = before.Plan.Cost - 1 } : plan
+            )
+            .RunAsync(season.Id, season.Owner, CancellationToken.None);
         var after = await RowAsync(season);
         Assert.Equal((before.Plan!.Cost, before.Plan.Cost - 1, false), (after.Plan!.Cost, after.Plan.Bound, after.IsSearching));
         Assert.Equal(SeasonPlanReader.Stood(before.Plan), SeasonPlanReader.Stood(after.Plan));
@@ -92,7 +100,8 @@ public sealed class SeasonWorkerTests(SeasonKitchen kitchen) : IClassFixture<Sea
     {
         var season = await WaitingAsync(dearer: 0);
         var cost = (await RowAsync(season)).Plan!.Cost;
-        await Worker((wish, _, _) => Find(wish) with { Cost = cost + 500, Bound = cost + 400 }).RunAsync(season.Id, season.Owner, CancellationToken.None);
+        await Worker((wish, _, _) => Find(wish) with { Cost = cost + 500, Bound = cost + 400 })
+            .RunAsync(season.Id, season.Owner, CancellationToken.None);
         Assert.Equal(cost, (await RowAsync(season)).Plan!.Bound);
     }
 
@@ -116,11 +125,14 @@ public sealed class SeasonWorkerTests(SeasonKitchen kitchen) : IClassFixture<Sea
     public async Task A_season_changed_meanwhile_keeps_its_own_plan()
     {
         var season = await WaitingAsync();
-        var run = Worker((wish, settings, cancel) =>
-        {
-            cancel.WaitHandle.WaitOne(Patience);
-            return Find(wish);
-        }).RunAsync(season.Id, season.Owner, CancellationToken.None);
+        var run = Worker(
+                (wish, settings, cancel) =>
+                {
+                    cancel.WaitHandle.WaitOne(Patience);
+                    return Find(wish);
+                }
+            )
+            .RunAsync(season.Id, season.Owner, CancellationToken.None);
         await ChangeAsync(season, row => row.Sheet = row.Sheet with { Name = "Another harvest" });
         var before = await RowAsync(season);
         await run.WaitAsync(Patience / 2);
@@ -135,7 +147,8 @@ public sealed class SeasonWorkerTests(SeasonKitchen kitchen) : IClassFixture<Sea
     {
         var season = await WaitingAsync();
         var run = Worker(Patient).RunAsync(season.Id, season.Owner, CancellationToken.None);
-        await using (var context = kitchen.Context(season.Owner)) await context.Seasons.Where(s => s.Id == season.Id).ExecuteDeleteAsync();
+        await using (var context = kitchen.Context(season.Owner))
+            await context.Seasons.Where(s => s.Id == season.Id).ExecuteDeleteAsync();
         await run.WaitAsync(Patience / 2);
         await using var look = kitchen.Context(season.Owner);
         Assert.Empty(await look.Seasons.ToListAsync());

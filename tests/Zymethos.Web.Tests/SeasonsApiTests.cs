@@ -1,32 +1,39 @@
 using System.Net;
 using System.Text.Json;
 using System.Text.Json.Nodes;
-using Zymethos.Core.Interchange;
-using Zymethos.Store.Demo;
+using Zymethos.Core.Kitchens;
+using Zymethos.Interchange.Demo;
+using Zymethos.Interchange.Documents;
 
 namespace Zymethos.Web.Tests;
 
 /// <summary>A season planned over HTTP, and what is said of one that is not as it should be.</summary>
 public sealed class SeasonsApiTests(TestKitchen kitchen) : IClassFixture<TestKitchen>
 {
-    private static JsonNode Season() => JsonSerializer.SerializeToNode(
-        new SeasonDocument(
-            DemoKitchen.Kitchen(),
-            [.. DemoKitchen.Recipes().Where(r => r.Key is "market-squash-loaf" or "orchard-almond-slices" or "lantern-plait")],
-            "2026-12-01T08:00",
-            [new OccasionDocument("Lantern Night", "2026-12-12T18:00"), new OccasionDocument("Parcels", "2026-12-20T12:00", "posted", 3)],
-            [
-                new NeedDocument("Lantern Night", "lantern-plait", 2),
-                new NeedDocument("Lantern Night", "market-squash-loaf", 2, "the street"),
-                new NeedDocument("Parcels", "orchard-almond-slices", 36),
-            ],
-            [
-                new SessionDocument("2026-12-05T08:00", "2026-12-05T18:00", 2),
-                new SessionDocument("2026-12-08T18:00", "2026-12-08T22:00", 1),
-                new SessionDocument("2026-12-12T08:00", "2026-12-12T17:00", 2),
-            ],
-            Solve: new SolveDocument(8)),
-        OpenJson.Options)!;
+    private static JsonNode Season() =>
+        JsonSerializer.SerializeToNode(
+            new SeasonDocument(
+                DemoKitchen.Kitchen(),
+                [.. DemoKitchen.Recipes().Where(r => r.Key is "market-squash-loaf" or "orchard-almond-slices" or "lantern-plait")],
+                "2026-12-01T08:00",
+                [
+                    new OccasionDocument("Lantern Night", "2026-12-12T18:00"),
+                    new OccasionDocument("Parcels", "2026-12-20T12:00", "posted", 3),
+                ],
+                [
+                    new NeedDocument("Lantern Night", "lantern-plait", 2),
+                    new NeedDocument("Lantern Night", "market-squash-loaf", 2, "the street"),
+                    new NeedDocument("Parcels", "orchard-almond-slices", 36),
+                ],
+                [
+                    new SessionDocument("2026-12-05T08:00", "2026-12-05T18:00", 2),
+                    new SessionDocument("2026-12-08T18:00", "2026-12-08T22:00", 1),
+                    new SessionDocument("2026-12-12T08:00", "2026-12-12T17:00", 2),
+                ],
+                Solve: new SolveDocument(8)
+            ),
+            OpenJson.Options
+        )!;
 
     private async Task<(HttpStatusCode Status, JsonNode Body)> SendAsync(JsonNode season)
     {
@@ -42,12 +49,15 @@ public sealed class SeasonsApiTests(TestKitchen kitchen) : IClassFixture<TestKit
         Assert.Equal("zymethos.season-plan", (string)body["format"]!);
         Assert.Empty(body["unmet"]!.AsArray());
         Assert.Equal(3, body["lots"]!.AsArray().Count);
-        Assert.All(body["lots"]!.AsArray(), lot =>
-        {
-            Assert.NotEmpty(lot!["work"]!.AsArray());
-            Assert.NotEmpty((string)lot["kept"]!);
-            Assert.NotEmpty((string)lot["reckoning"]!);
-        });
+        Assert.All(
+            body["lots"]!.AsArray(),
+            lot =>
+            {
+                Assert.NotEmpty(lot!["work"]!.AsArray());
+                Assert.NotEmpty((string)lot["kept"]!);
+                Assert.NotEmpty((string)lot["reckoning"]!);
+            }
+        );
         // What is posted is done before it travels.
         var slices = body["lots"]![2]!["work"]!.AsArray();
         Assert.True(string.CompareOrdinal((string)slices[^1]!["start"]!, "2026-12-17T12:00") < 0);
@@ -79,7 +89,10 @@ public sealed class SeasonsApiTests(TestKitchen kitchen) : IClassFixture<TestKit
         season["occasions"]![1]!["handing"] = "thrown";
         var (status, body) = await SendAsync(season);
         Assert.Equal(HttpStatusCode.UnprocessableEntity, status);
-        Assert.Equal(["now", "occasions[1].handing", "sessions[1].from", "sessions[2].until"], body["errors"]!.AsArray().Select(e => (string)e!["path"]!).Order(StringComparer.Ordinal));
+        Assert.Equal(
+            ["now", "occasions[1].handing", "sessions[1].from", "sessions[2].until"],
+            body["errors"]!.AsArray().Select(e => (string)e!["path"]!).Order(StringComparer.Ordinal)
+        );
     }
 
     [Fact]

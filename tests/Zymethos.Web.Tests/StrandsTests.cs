@@ -1,11 +1,14 @@
 using System.Globalization;
 using System.Text.RegularExpressions;
 using NodaTime;
-using Zymethos.Core.Interchange;
+using Zymethos.Core.Kitchens;
+using Zymethos.Core.Measures;
 using Zymethos.Core.Recipes;
-using Zymethos.Core.Seasons;
-using Zymethos.Store.Demo;
-using Zymethos.Web.Drawing;
+using Zymethos.Interchange.Demo;
+using Zymethos.Interchange.Documents;
+using Zymethos.Planning.Day;
+using Zymethos.Planning.Seasons;
+using Zymethos.Web.Places.Season;
 
 namespace Zymethos.Web.Tests;
 
@@ -20,26 +23,38 @@ public sealed class StrandsTests
     {
         var kitchen = new DocumentReader().Read(DemoKitchen.Kitchen(), "kitchen");
         var recipes = DemoKitchen.Recipes().ToDictionary(r => r.Key, r => new DocumentReader().Read(r, "recipe"));
-        SeasonSession At(int day, int from, int until) => new(Now.Date.PlusDays(day).At(new LocalTime(from, 0)), Now.Date.PlusDays(day).At(new LocalTime(until, 0)), 2);
-        var sessions = Enumerable.Range(0, 11).SelectMany(w => new[] { At((7 * w) + 1, 18, 22), At((7 * w) + 3, 18, 22), At((7 * w) + 5, 9, 18), At((7 * w) + 6, 10, 17) });
+        SeasonSession At(int day, int from, int until) =>
+            new(Now.Date.PlusDays(day).At(new LocalTime(from, 0)), Now.Date.PlusDays(day).At(new LocalTime(until, 0)), 2);
+        var sessions = Enumerable
+            .Range(0, 11)
+            .SelectMany(w => new[] { At((7 * w) + 1, 18, 22), At((7 * w) + 3, 18, 22), At((7 * w) + 5, 9, 18), At((7 * w) + 6, 10, 17) });
         var wish = new SeasonWish(
             kitchen,
             Now,
-            [new Occasion("Early gifts", Now.Date.PlusDays(21).At(new LocalTime(16, 0)), Handing.Served), new Occasion("Lantern Night", Now.Date.PlusDays(75).At(new LocalTime(17, 0)), Handing.Served)],
+            [
+                new Occasion("Early gifts", Now.Date.PlusDays(21).At(new LocalTime(16, 0)), Handing.Served),
+                new Occasion("Lantern Night", Now.Date.PlusDays(75).At(new LocalTime(17, 0)), Handing.Served),
+            ],
             [
                 new Need("cookies", 1, recipes["lamplight-ginger-rounds"], 60),
                 new Need("loaf", 0, recipes["market-squash-loaf"], 2),
                 new Need("cake", 1, ChosenRecipe.Choose(recipes["cellar-fruit-cake"], "soak", "spirit"), 30),
                 new Need("plait", 1, recipes["lantern-plait"], 2),
             ],
-            [.. sessions]);
+            [.. sessions]
+        );
         var plan = SeasonPlanner.Plan(wish, new SeasonSettings(TimeSpan.FromSeconds(3)));
         Assert.Empty(SeasonChecker.Check(wish, plan));
         Assert.Empty(plan.Unmet);
         return (wish, plan, Strands.Of(wish, plan, SeasonTouches.Of(wish, plan)));
     }
 
-    private static double[] XsOf(string path) => [.. Regex.Matches(path, @"[ML](?<x>-?[\d.]+) ", RegexOptions.NonBacktracking | RegexOptions.ExplicitCapture).Select(m => double.Parse(m.Groups["x"].Value, CultureInfo.InvariantCulture))];
+    private static double[] XsOf(string path) =>
+        [
+            .. Regex
+                .Matches(path, @"[ML](?<x>-?[\d.]+) ", RegexOptions.NonBacktracking | RegexOptions.ExplicitCapture)
+                .Select(m => double.Parse(m.Groups["x"].Value, CultureInfo.InvariantCulture)),
+        ];
 
     [Fact]
     public void Every_lot_hangs_once_toward_its_date_the_soonest_date_first()
@@ -92,20 +107,33 @@ public sealed class StrandsTests
             {
                 var xs = XsOf(piece.Path);
                 Assert.True(xs[0] >= last - 0.11, $"{strand.Label}: {piece.Says} begins at {xs[0]}, the one before ends at {last}");
-                if (piece.Kind != StrandKind.Loose) Assert.True(xs[1] >= xs[0]);
+                if (piece.Kind != StrandKind.Loose)
+                    Assert.True(xs[1] >= xs[0]);
                 last = piece.Kind == StrandKind.Loose ? LastOf(piece.Path) : xs[1];
             }
 
-            if (strand.IsMet && strand.Pieces.Length > 0) Assert.Equal(strand.End, last, 0);
+            if (strand.IsMet && strand.Pieces.Length > 0)
+                Assert.Equal(strand.End, last, 0);
         }
     }
 
-    private static double LastOf(string wave) => double.Parse(Regex.Matches(wave, @"Q[\d.]+ [\d.]+ (?<x>[\d.]+) ", RegexOptions.NonBacktracking | RegexOptions.ExplicitCapture).Last().Groups["x"].Value, CultureInfo.InvariantCulture);
+    private static double LastOf(string wave) =>
+        double.Parse(
+            Regex
+                .Matches(wave, @"Q[\d.]+ [\d.]+ (?<x>[\d.]+) ", RegexOptions.NonBacktracking | RegexOptions.ExplicitCapture)
+                .Last()
+                .Groups["x"]
+                .Value,
+            CultureInfo.InvariantCulture
+        );
 
     [Fact]
     public void What_is_frozen_has_crystals_all_along_until_it_thaws()
     {
-        var frozen = Season.Drawn.Lots.SelectMany(l => l.Pieces.Select(p => (Strand: l, Piece: p))).Where(p => p.Piece.Kind == StrandKind.Frost).ToList();
+        var frozen = Season
+            .Drawn.Lots.SelectMany(l => l.Pieces.Select(p => (Strand: l, Piece: p)))
+            .Where(p => p.Piece.Kind == StrandKind.Frost)
+            .ToList();
         Assert.NotEmpty(frozen);
         foreach (var (strand, piece) in frozen)
         {
@@ -114,7 +142,8 @@ public sealed class StrandsTests
             Assert.All(crystals, x => Assert.InRange(x, from - 6, until + 6));
             // A star every twenty-two units, each of three lines.
             Assert.InRange(crystals.Length / 6, Math.Floor((until - from) / 22), Math.Ceiling((until - from) / 22));
-            if (strand.Thaw is { } thaw) Assert.Contains(strand.Pieces, p => p.Says == "thaws" && Math.Abs(XsOf(p.Path)[0] - thaw) < 0.2);
+            if (strand.Thaw is { } thaw)
+                Assert.Contains(strand.Pieces, p => p.Says == "thaws" && Math.Abs(XsOf(p.Path)[0] - thaw) < 0.2);
         }
 
         Assert.All(Season.Drawn.Lots.SelectMany(l => l.Pieces).Where(p => p.Kind != StrandKind.Frost), p => Assert.Empty(p.Crystals));
@@ -142,7 +171,10 @@ public sealed class StrandsTests
         var alone = Strands.Of(wish, plan, SeasonTouches.Of(wish, plan), only: 2);
         var strand = Assert.Single(alone.Lots);
         Assert.Equal(2, strand.Lot);
-        Assert.Equal(drawn.Lots.Single(l => l.Lot == 2).Knots.Select(k => (k.X, k.State, k.Says)), strand.Knots.Select(k => (k.X, k.State, k.Says)));
+        Assert.Equal(
+            drawn.Lots.Single(l => l.Lot == 2).Knots.Select(k => (k.X, k.State, k.Says)),
+            strand.Knots.Select(k => (k.X, k.State, k.Says))
+        );
         Assert.True(alone.Height < drawn.Height);
     }
 
@@ -152,7 +184,11 @@ public sealed class StrandsTests
         var (wish, plan, _) = Season;
         var first = plan.Placed.Where(p => !p.IsDone).MinBy(p => p.Start)!;
         var after = wish with { Now = wish.Sessions[first.Session].Until.PlusHours(1) };
-        StrandKnot KnotOf(SeasonPlan p) => Strands.Of(after, p, SeasonTouches.Of(after, p)).Lots.Single(l => l.Lot == first.Lot).Knots.Single(k => k.Stretch == first.Stretch);
+        StrandKnot KnotOf(SeasonPlan p) =>
+            Strands
+                .Of(after, p, SeasonTouches.Of(after, p))
+                .Lots.Single(l => l.Lot == first.Lot)
+                .Knots.Single(k => k.Stretch == first.Stretch);
         var late = KnotOf(plan);
         Assert.Equal("late", late.State);
         Assert.Contains("should have been done", late.Says, StringComparison.Ordinal);

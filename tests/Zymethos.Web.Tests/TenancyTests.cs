@@ -1,12 +1,14 @@
 using Microsoft.EntityFrameworkCore;
 using Microsoft.EntityFrameworkCore.Metadata;
 using NodaTime;
-using Zymethos.Core.Drafts;
-using Zymethos.Core.Interchange;
+using Zymethos.Core.Kitchens;
+using Zymethos.Interchange.Demo;
+using Zymethos.Interchange.Documents;
+using Zymethos.Interchange.Drafts;
+using Zymethos.Planning.Day;
 using Zymethos.Store;
 using Zymethos.Store.Books;
 using Zymethos.Store.Days;
-using Zymethos.Store.Demo;
 using Zymethos.Store.Kitchens;
 using Zymethos.Store.Seasons;
 using Zymethos.Store.Tenancy;
@@ -17,31 +19,109 @@ namespace Zymethos.Web.Tests;
 public sealed class TenancyTests(TestKitchen kitchen) : IClassFixture<TestKitchen>
 {
     // What belongs to no kitchen: accounts, and the keys that all instances share.
-    private static readonly HashSet<string> Shared = ["Baker", "IdentityUserClaim`1", "IdentityUserLogin`1", "IdentityUserToken`1", "IdentityUserPasskey`1", "DataProtectionKey"];
+    // A sign-in belongs to an account and is only ever looked up by the id in its cookie.
+    private static readonly HashSet<string> Shared =
+    [
+        "Baker",
+        "SignInRow",
+        "IdentityUserClaim`1",
+        "IdentityUserLogin`1",
+        "IdentityUserToken`1",
+        "IdentityUserPasskey`1",
+        "DataProtectionKey",
+    ];
 
-    private static OvenDayDocument Day => new(DemoKitchen.Kitchen(), new DayDocument("2026-12-05", "08:00", "18:00"), [new BakeDocument(DemoKitchen.Recipes()[0])]);
+    private static OvenDayDocument Day =>
+        new(DemoKitchen.Kitchen(), new DayDocument("2026-12-05", "08:00", "18:00"), [new BakeDocument(DemoKitchen.Recipes()[0])]);
 
-    private static object NewRow(Type type) => type.Name switch
-    {
-        nameof(RecipeRow) => new RecipeRow { Id = Guid.NewGuid(), Key = $"k-{Guid.NewGuid():N}", Name = "Mine", Document = DemoKitchen.Recipes()[0] },
-        nameof(RecipeVersionRow) => new RecipeVersionRow { Id = Guid.NewGuid(), Key = $"k-{Guid.NewGuid():N}", Number = 1, Document = DemoKitchen.Recipes()[0] },
-        nameof(RecipeDraftRow) => new RecipeDraftRow { Id = Guid.NewGuid(), Draft = new RecipeDraft { Name = "Mine" } },
-        nameof(IngredientRow) => new IngredientRow { Id = Guid.NewGuid(), Name = $"n-{Guid.NewGuid():N}", Document = new IngredientDocument("mine", GramsPerCup: 100) },
-        nameof(FlourTallyRow) => new FlourTallyRow { Id = Guid.NewGuid(), Key = "k", PlannedGrams = 1000, InGrams = 1000 },
-        nameof(OvenDayRow) => new OvenDayRow { Id = Guid.NewGuid(), Date = new LocalDate(2030, 1, 1).PlusDays(Random.Shared.Next(3000)), Document = Day, Plan = new SavedPlan(1, 0, [], "") },
-        nameof(LongSearchRow) => new LongSearchRow { Id = Guid.NewGuid(), Date = new LocalDate(2030, 1, 1), Document = Day, Seconds = 1 },
-        nameof(OvenDayStateRow) => new OvenDayStateRow { Id = Guid.NewGuid(), Date = new LocalDate(2030, 1, 1), Number = 1, Said = "Planned", Document = Day, Plan = new SavedPlan(1, 0, [], "") },
-        nameof(SeasonRow) => new SeasonRow { Id = Guid.NewGuid(), Name = "Mine", Sheet = new SeasonSheet("Mine", "2030-01-01", [], [], new HoursDocument([]), []) },
-        nameof(MessageRow) => new MessageRow { Id = Guid.NewGuid(), Key = $"k-{Guid.NewGuid():N}", To = "a@example.invalid", Subject = "S", Text = "T" },
-        _ => throw new InvalidOperationException($"{type.Name} is new: say here how to make one, so that its tenancy is tested."),
-    };
+    private static object NewRow(Type type) =>
+        type.Name switch
+        {
+            nameof(RecipeRow) => new RecipeRow
+            {
+                Id = Guid.NewGuid(),
+                Key = $"k-{Guid.NewGuid():N}",
+                Name = "Mine",
+                Document = DemoKitchen.Recipes()[0],
+            },
+            nameof(RecipeVersionRow) => new RecipeVersionRow
+            {
+                Id = Guid.NewGuid(),
+                Key = $"k-{Guid.NewGuid():N}",
+                Number = 1,
+                Document = DemoKitchen.Recipes()[0],
+            },
+            nameof(RecipeDraftRow) => new RecipeDraftRow
+            {
+                Id = Guid.NewGuid(),
+                Draft = new RecipeDraft { Name = "Mine" },
+            },
+            nameof(IngredientRow) => new IngredientRow
+            {
+                Id = Guid.NewGuid(),
+                Name = $"n-{Guid.NewGuid():N}",
+                Document = new IngredientDocument("mine", GramsPerCup: 100),
+            },
+            nameof(FlourTallyRow) => new FlourTallyRow
+            {
+                Id = Guid.NewGuid(),
+                Key = "k",
+                PlannedGrams = 1000,
+                InGrams = 1000,
+            },
+            nameof(OvenDayRow) => new OvenDayRow
+            {
+                Id = Guid.NewGuid(),
+                Date = new LocalDate(2030, 1, 1).PlusDays(Random.Shared.Next(3000)),
+                Document = Day,
+                Plan = new SavedPlan(1, 0, [], ""),
+            },
+            nameof(LongSearchRow) => new LongSearchRow
+            {
+                Id = Guid.NewGuid(),
+                Date = new LocalDate(2030, 1, 1),
+                Document = Day,
+                Seconds = 1,
+            },
+            nameof(OvenDayStateRow) => new OvenDayStateRow
+            {
+                Id = Guid.NewGuid(),
+                Date = new LocalDate(2030, 1, 1),
+                Number = 1,
+                Said = "Planned",
+                Document = Day,
+                Plan = new SavedPlan(1, 0, [], ""),
+            },
+            nameof(SeasonRow) => new SeasonRow
+            {
+                Id = Guid.NewGuid(),
+                Name = "Mine",
+                Sheet = new SeasonSheet("Mine", "2030-01-01", [], [], new HoursDocument([]), []),
+            },
+            nameof(MessageRow) => new MessageRow
+            {
+                Id = Guid.NewGuid(),
+                Key = $"k-{Guid.NewGuid():N}",
+                To = "a@example.invalid",
+                Subject = "S",
+                Text = "T",
+            },
+            _ => throw new InvalidOperationException($"{type.Name} is new: say here how to make one, so that its tenancy is tested."),
+        };
 
     private async Task<Guid> NewKitchenAsync()
     {
         kitchen.Visitor();
         var id = Guid.NewGuid();
         await using var context = kitchen.Context(id);
-        context.Kitchens.Add(new KitchenRow { Id = id, Name = "K", Document = DemoKitchen.Kitchen() });
+        context.Kitchens.Add(
+            new KitchenRow
+            {
+                Id = id,
+                Name = "K",
+                Document = DemoKitchen.Kitchen(),
+            }
+        );
         await context.SaveChangesAsync();
         return id;
     }
@@ -50,14 +130,18 @@ public sealed class TenancyTests(TestKitchen kitchen) : IClassFixture<TestKitche
         context.Model.GetEntityTypes().Select(t => t.ClrType).Where(t => typeof(IKitchenOwned).IsAssignableFrom(t));
 
     private static IQueryable<IKitchenOwned> Rows(ZymethosContext context, Type type) =>
-        (IQueryable<IKitchenOwned>)typeof(DbContext).GetMethod(nameof(DbContext.Set), 1, [])!.MakeGenericMethod(type).Invoke(context, null)!;
+        (IQueryable<IKitchenOwned>)
+            typeof(DbContext).GetMethod(nameof(DbContext.Set), 1, [])!.MakeGenericMethod(type).Invoke(context, null)!;
 
     [Fact]
     public async Task Every_entity_belongs_to_a_kitchen_or_is_known_to_be_shared()
     {
         await using var context = kitchen.Context(null);
-        var strays = context.Model.GetEntityTypes()
-            .Where(t => !typeof(IKitchenOwned).IsAssignableFrom(t.ClrType) && t.ClrType != typeof(KitchenRow) && !Shared.Contains(t.ClrType.Name))
+        var strays = context
+            .Model.GetEntityTypes()
+            .Where(t =>
+                !typeof(IKitchenOwned).IsAssignableFrom(t.ClrType) && t.ClrType != typeof(KitchenRow) && !Shared.Contains(t.ClrType.Name)
+            )
             .Select(t => t.ClrType.Name);
         Assert.Empty(strays);
         Assert.All(Owned(context), t => Assert.NotEmpty(context.Model.FindEntityType(t)!.GetDeclaredQueryFilters()));
@@ -68,7 +152,8 @@ public sealed class TenancyTests(TestKitchen kitchen) : IClassFixture<TestKitche
     {
         var (mine, other) = (await NewKitchenAsync(), await NewKitchenAsync());
         await using var own = kitchen.Context(mine);
-        foreach (var type in Owned(own)) own.Add(NewRow(type));
+        foreach (var type in Owned(own))
+            own.Add(NewRow(type));
         await own.SaveChangesAsync();
         await using var foreign = kitchen.Context(other);
         await using var nobody = kitchen.Context(null);
@@ -126,7 +211,16 @@ public sealed class TenancyTests(TestKitchen kitchen) : IClassFixture<TestKitche
     {
         var (mine, other) = (await NewKitchenAsync(), await NewKitchenAsync());
         await using var foreign = kitchen.Context(other);
-        foreign.Attach(new KitchenRow { Id = mine, Name = "taken", Document = DemoKitchen.Kitchen() }).State = EntityState.Modified;
+        foreign
+            .Attach(
+                new KitchenRow
+                {
+                    Id = mine,
+                    Name = "taken",
+                    Document = DemoKitchen.Kitchen(),
+                }
+            )
+            .State = EntityState.Modified;
         await Assert.ThrowsAsync<ForeignKitchenException>(() => foreign.SaveChangesAsync());
     }
 

@@ -6,8 +6,8 @@ using AngleSharp.Html.Dom;
 using Microsoft.AspNetCore.Hosting;
 using Microsoft.AspNetCore.Mvc.Testing;
 using Microsoft.EntityFrameworkCore;
+using Zymethos.Interchange.Demo;
 using Zymethos.Store;
-using Zymethos.Store.Demo;
 using Zymethos.Store.Tenancy;
 using Zymethos.Tests;
 
@@ -50,7 +50,8 @@ public class TestKitchen : WebApplicationFactory<Program>, IAsyncLifetime
     public ZymethosContext Context(Guid? kitchen) => new(StoreSetup.Options(Connection), new FixedKitchen(kitchen));
 
     /// <summary>A browser-like client that keeps cookies and does not follow redirects unless asked.</summary>
-    public HttpClient Visitor(bool follow = true) => CreateClient(new WebApplicationFactoryClientOptions { AllowAutoRedirect = follow, HandleCookies = true });
+    public HttpClient Visitor(bool follow = true) =>
+        CreateClient(new WebApplicationFactoryClientOptions { AllowAutoRedirect = follow, HandleCookies = true });
 
     /// <summary>A client inside the demo kitchen.</summary>
     public async Task<HttpClient> DemoBakerAsync()
@@ -65,13 +66,24 @@ public class TestKitchen : WebApplicationFactory<Program>, IAsyncLifetime
     public async Task<HttpClient> NewBakerAsync(string email)
     {
         var client = Visitor();
-        var made = await PostAsync(client, "/account/register", "form.card-paper", new() { ["KitchenName"] = "Own", ["Email"] = email, ["Password"] = "a long enough one" });
+        var made = await PostAsync(
+            client,
+            "/account/register",
+            "form.card-paper",
+            new()
+            {
+                ["KitchenName"] = "Own",
+                ["Email"] = email,
+                ["Password"] = "a long enough one",
+            }
+        );
         Assert.Equal(HttpStatusCode.OK, made.StatusCode);
         return client;
     }
 
     /// <summary>The row of a shipped recipe where the Book is listed by name, as the database sorts it.</summary>
-    public static int RowOf(string key) => DemoKitchen.Recipes().OrderBy(r => r.Name, StringComparer.Ordinal).ToList().FindIndex(r => r.Key == key);
+    public static int RowOf(string key) =>
+        DemoKitchen.Recipes().OrderBy(r => r.Name, StringComparer.Ordinal).ToList().FindIndex(r => r.Key == key);
 
     public static async Task<IHtmlDocument> ParseAsync(HttpResponseMessage response)
     {
@@ -81,14 +93,27 @@ public class TestKitchen : WebApplicationFactory<Program>, IAsyncLifetime
     }
 
     /// <summary>Opens a page, fills the form found by a selector and sends it, the way a browser does.</summary>
-    public static async Task<HttpResponseMessage> PostAsync(HttpClient client, string page, string form, Dictionary<string, string> typed, string? button = null, bool htmx = false, string buttonName = "apply")
+    public static async Task<HttpResponseMessage> PostAsync(
+        HttpClient client,
+        string page,
+        string form,
+        Dictionary<string, string> typed,
+        string? button = null,
+        bool htmx = false,
+        string buttonName = "apply"
+    )
     {
         var document = await ParseAsync(await client.GetAsync(page));
         var element = document.QuerySelector(form) as IHtmlFormElement ?? throw new InvalidOperationException($"No {form} on {page}.");
         var fields = FieldsOf(element).Where(f => !typed.ContainsKey(f.Key)).Concat(typed).ToList();
-        if (button is not null) fields.Add(new(buttonName, button));
-        using var request = new HttpRequestMessage(HttpMethod.Post, element.GetAttribute("action") ?? page) { Content = new FormUrlEncodedContent(fields) };
-        if (htmx) request.Headers.Add("HX-Request", "true");
+        if (button is not null)
+            fields.Add(new(buttonName, button));
+        using var request = new HttpRequestMessage(HttpMethod.Post, element.GetAttribute("action") ?? page)
+        {
+            Content = new FormUrlEncodedContent(fields),
+        };
+        if (htmx)
+            request.Headers.Add("HX-Request", "true");
         return await client.SendAsync(request);
     }
 
@@ -97,17 +122,26 @@ public class TestKitchen : WebApplicationFactory<Program>, IAsyncLifetime
     {
         foreach (var field in form.QuerySelectorAll("input[name], select[name], textarea[name]"))
         {
-            if (field is IHtmlInputElement { Type: "checkbox" or "radio", IsChecked: false } or IHtmlInputElement { Type: "file" or "submit" }) continue;
-            yield return new(field.GetAttribute("name")!, field switch
-            {
-                IHtmlSelectElement select => select.Value ?? "",
-                IHtmlTextAreaElement area => area.Value,
-                _ => field.GetAttribute("value") ?? "",
-            });
+            if (
+                field
+                is IHtmlInputElement { Type: "checkbox" or "radio", IsChecked: false }
+                    or IHtmlInputElement { Type: "file" or "submit" }
+            )
+                continue;
+            yield return new(
+                field.GetAttribute("name")!,
+                field switch
+                {
+                    IHtmlSelectElement select => select.Value ?? "",
+                    IHtmlTextAreaElement area => area.Value,
+                    _ => field.GetAttribute("value") ?? "",
+                }
+            );
         }
     }
 
-    public static HttpContent Json(string text) => new StringContent(text) { Headers = { ContentType = new MediaTypeHeaderValue("application/json") } };
+    public static HttpContent Json(string text) =>
+        new StringContent(text) { Headers = { ContentType = new MediaTypeHeaderValue("application/json") } };
 }
 
 /// <summary>The same without demo data.</summary>

@@ -8,11 +8,11 @@ namespace Zymethos.Core.Heat;
 /// <summary>A plane wall or a long cylinder, half of whose thickness heat must cross.</summary>
 /// <param name="IsCylinder">Whether it is round.</param>
 /// <param name="HalfMetres">Half the thickness, or the radius, in metres; above 0.</param>
-public readonly record struct HeatPath(bool IsCylinder, double HalfMetres);
+internal readonly record struct HeatPath(bool IsCylinder, double HalfMetres);
 
 /// <summary>Batter in a pan as a product of plane walls and cylinders (Incropera and DeWitt, ch. 5: multidimensional effects).</summary>
 /// <param name="Paths">Its paths.</param>
-public sealed record BatterBody(ImmutableArray<HeatPath> Paths)
+internal sealed record BatterBody(ImmutableArray<HeatPath> Paths)
 {
     /// <summary>The body of batter standing at a height in a pan; widths are those half way up.</summary>
     public static BatterBody In(Pan pan, Length height)

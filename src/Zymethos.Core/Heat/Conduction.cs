@@ -5,15 +5,15 @@ using Zymethos.Core.Measures;
 namespace Zymethos.Core.Heat;
 
 /// <summary>
-/// Transient conduction, one-term solution: theta = C1 exp(-zeta1^2 Fo) for a plane wall and for an infinite cylinder; bodies with several paths are their
-/// product. Source: Incropera and DeWitt, "Fundamentals of Heat and Mass Transfer", ch. 5 and table 5.1.
-/// The one term holds for Fo above 0.2, which the long bakes of pans are.
+/// Transient conduction, one-term solution: theta = C1 exp(-zeta1^2 Fo) for a plane wall and for an infinite cylinder; bodies with several
+/// paths are their product. Source: Incropera and DeWitt, "Fundamentals of Heat and Mass Transfer", ch. 5 and table 5.1. The one term holds
+/// for Fo above 0.2, which the long bakes of pans are.
 /// </summary>
-public static class Conduction
+internal static class Conduction
 {
     /// <summary>
-    /// Heat transfer coefficient over conductivity of batter, per metre: about 14 W/m2K against 0.35 W/mK. Chosen so that a loaf of 55 min gives about 30 min
-    /// in a shallow round and about 28 min in a mini loaf (common practice, no source).
+    /// Heat transfer coefficient over conductivity of batter, per metre: about 14 W/m2K against 0.35 W/mK. Chosen so that a loaf of 55 min
+    /// gives about 30 min in a shallow round and about 28 min in a mini loaf (common practice, no source).
     /// </summary>
     public const double CoefficientOverConductivity = 40;
 
@@ -35,7 +35,12 @@ public static class Conduction
     public static (double Zeta, double C) Cylinder(double biot)
     {
         // The first zero of J0 bounds the root from above.
-        var zeta = Brent.FindRoot(z => (z * SpecialFunctions.BesselJ(1, z)) - (biot * SpecialFunctions.BesselJ(0, z)), 1e-9, 2.404825557695773, 1e-12);
+        var zeta = Brent.FindRoot(
+            z => (z * SpecialFunctions.BesselJ(1, z)) - (biot * SpecialFunctions.BesselJ(0, z)),
+            1e-9,
+            2.404825557695773,
+            1e-12
+        );
         var (j0, j1) = (SpecialFunctions.BesselJ(0, zeta), SpecialFunctions.BesselJ(1, zeta));
         return (zeta, 2 / zeta * j1 / ((j0 * j0) + (j1 * j1)));
     }

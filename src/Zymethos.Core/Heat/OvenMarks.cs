@@ -18,14 +18,16 @@ public static class OvenMarks
     public static int FanFahrenheitDial(Temperature still) => still.FahrenheitDial - FanLowerFahrenheit;
 
     /// <summary>
-    /// The gas mark nearest to a temperature, "¼" to "9": a quarter is 225 F, a half 250 F, mark 1 is 275 F and each mark 25 F more (from memory). Null for what lies outside the dial by more
-    /// than half a step.
+    /// The gas mark nearest to a temperature, "¼" to "9": a quarter is 225 F, a half 250 F, mark 1 is 275 F and each mark 25 F more (from
+    /// memory). Null for what lies outside the dial by more than half a step.
     /// </summary>
     public static string? GasMark(Temperature still)
     {
         var dial = still.FahrenheitDial;
-        if (dial == 225) return "¼";
-        if (dial == 250) return "½";
+        if (dial == 225)
+            return "¼";
+        if (dial == 250)
+            return "½";
         var mark = (dial - 250) / 25;
         return mark is >= 1 and <= 9 ? mark.ToString(System.Globalization.CultureInfo.InvariantCulture) : null;
     }

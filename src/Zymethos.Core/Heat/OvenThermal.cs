@@ -49,18 +49,23 @@ public sealed class OvenThermal
     public double Cooled(double fromCelsius, double minutes, bool ajar) =>
         _room + ((fromCelsius - _room) * Math.Exp(-minutes / (ajar ? _ajar : _shut)));
 
-    /// <summary>Minutes to heat from one temperature to a higher one; 0 when it is already there. Infinite at or above the ceiling.</summary>
+    /// <summary>Minutes to heat from one temperature to a higher one; 0 when it is already there. Infinite at or above the
+    /// ceiling.</summary>
     public double MinutesToHeat(double fromCelsius, double toCelsius)
     {
-        if (toCelsius <= fromCelsius) return 0;
+        if (toCelsius <= fromCelsius)
+            return 0;
         return toCelsius >= _ceiling ? double.PositiveInfinity : _shut * Math.Log((_ceiling - fromCelsius) / (_ceiling - toCelsius));
     }
 
     /// <summary>Minutes to cool to a lower temperature; 0 when it is already there. Infinite at or below the room's.</summary>
     public double MinutesToCool(double fromCelsius, double toCelsius, bool ajar)
     {
-        if (toCelsius >= fromCelsius) return 0;
-        return toCelsius <= _room ? double.PositiveInfinity : (ajar ? _ajar : _shut) * Math.Log((fromCelsius - _room) / (toCelsius - _room));
+        if (toCelsius >= fromCelsius)
+            return 0;
+        return toCelsius <= _room
+            ? double.PositiveInfinity
+            : (ajar ? _ajar : _shut) * Math.Log((fromCelsius - _room) / (toCelsius - _room));
     }
 
     /// <summary>
@@ -69,8 +74,10 @@ public sealed class OvenThermal
     /// </summary>
     public int Transition(OvenSetting from, OvenSetting to)
     {
-        // What is turned off is off at once. Afterwards nobody knows how warm it still is: as hot as it was for dough, as cold as the room for what bakes next.
-        if (from == to || to.IsOff) return 0;
+        // What is turned off is off at once. Afterwards nobody knows how warm it still is: as hot as it was for dough, as cold as the room
+        // for what bakes next.
+        if (from == to || to.IsOff)
+            return 0;
         var start = (double)from.Celsius;
         var minutes = to.IsProof
             ? MinutesToCool(start, Math.Max(ColdEnoughForDough.Celsius, to.Celsius), ajar: true)
@@ -79,10 +86,13 @@ public sealed class OvenThermal
     }
 
     /// <summary>
-    /// Whole minutes, rounded to the nearest, until the oven is back at its setting after the door was opened: by so much an opening lengthens what bakes. 0 for a spell.
+    /// Whole minutes, rounded to the nearest, until the oven is back at its setting after the door was opened: by so much an opening
+    /// lengthens what bakes. 0 for a spell.
     /// </summary>
     public int DoorRecovery(OvenSetting at) =>
-        !at.IsHot ? 0 : (int)Math.Round(Math.Min(MinutesToHeat(Math.Max(_room, at.Celsius - _drop), at.Celsius), 60), MidpointRounding.AwayFromZero);
+        !at.IsHot
+            ? 0
+            : (int)Math.Round(Math.Min(MinutesToHeat(Math.Max(_room, at.Celsius - _drop), at.Celsius), 60), MidpointRounding.AwayFromZero);
 
     /// <summary>Whole minutes, rounded up, from a cold oven (at room temperature) to a state; 0 for an oven-proof spell.</summary>
     public int FromCold(OvenSetting to) =>
@@ -94,7 +104,8 @@ public sealed class OvenThermal
 /// <param name="IsProof">Whether it stands cold as a cupboard for dough.</param>
 public readonly record struct OvenSetting(int Celsius, bool IsProof)
 {
-    /// <summary>Whether it is turned off at this heat, with what baked before still in it: nothing else goes in until that is out.</summary>
+    /// <summary>Whether it is turned off at this heat, with what baked before still in it: nothing else goes in until that is
+    /// out.</summary>
     public bool IsOff { get; init; }
 
     /// <summary>Whether the thermostat holds a heat: neither a cupboard for dough nor turned off.</summary>

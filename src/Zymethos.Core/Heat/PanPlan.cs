@@ -1,4 +1,5 @@
 using Zymethos.Core.Kitchens;
+using Zymethos.Core.Measures;
 using Zymethos.Core.Recipes;
 using Zymethos.Core.Scaling;
 
@@ -19,37 +20,79 @@ public sealed record PanPlan(PanFit Fit, BakeTime Time, BakeTime? SmallCakes, in
     /// <param name="have">How many there are.</param>
     public static PanPlan? For(Recipe recipe, double factor, Pan? pan = null, int? count = null, int? have = null)
     {
-        if (RecipeFacts.OwnPan(recipe) is not { } own) return null;
+        if (RecipeFacts.OwnPan(recipe) is not { } own)
+            return null;
         var one = RecipeFacts.Dough(recipe);
-        if (one.Grams <= 0 || PanFit.Of(one, recipe.Kind, own.Pan, own.Count) is not { } ownFit) return null;
+        if (one.Grams <= 0 || PanFit.Of(one, recipe.Kind, own.Pan, own.Count) is not { } ownFit)
+            return null;
         var used = pan ?? own.Pan;
-        if (Filled(recipe, one * factor, factor, used, count, own, ownFit) is not { } fit) return null;
+        if (Filled(recipe, one * factor, factor, used, count, own, ownFit) is not { } fit)
+            return null;
         var oven = own.Use.SetTemperature;
         var takes = own.Step.Takes;
         BakeTime? small = null;
         if (fit.SmallCakes > 0)
         {
             var tin = SmallCakeTin;
-            var each = PanFit.Of(fit.Surplus.Millilitres > 0 ? Measures.Mass.FromGrams(fit.Surplus.Millilitres * FillRule.For(recipe.Kind).Density * tin.Cups / fit.SmallCakes) : one, RecipeKind.Muffins, tin, 1)!;
+            var each = PanFit.Of(
+                fit.Surplus.Millilitres > 0
+                    ? Mass.FromGrams(fit.Surplus.Millilitres * FillRule.For(recipe.Kind).Density * tin.Cups / fit.SmallCakes)
+                    : one,
+                RecipeKind.Muffins,
+                tin,
+                1
+            )!;
             small = BakeTime.In(ownFit, takes, each, oven);
         }
 
         return new PanPlan(fit, BakeTime.In(ownFit, takes, fit, oven), small, have);
     }
 
-    /// <summary>More of a recipe's own pan keeps its writer's fill: its own number of pans times the factor, or of cups; another pan is filled as it should be.</summary>
-    private static PanFit? Filled(Recipe recipe, Measures.Mass batter, double factor, Pan pan, int? count, (Pan Pan, int Count, OvenUse Use, Step Step) own, PanFit ownFit)
+    /// <summary>More of a recipe's own pan keeps its writer's fill: its own number of pans times the factor, or of cups; another pan is
+    /// filled as it should be.</summary>
+    private static PanFit? Filled(
+        Recipe recipe,
+        Mass batter,
+        double factor,
+        Pan pan,
+        int? count,
+        (Pan Pan, int Count, OvenUse Use, Step Step) own,
+        PanFit ownFit
+    )
     {
-        if (count is not null || pan != own.Pan) return PanFit.Of(batter, recipe.Kind, pan, count);
+        if (count is not null || pan != own.Pan)
+            return PanFit.Of(batter, recipe.Kind, pan, count);
         // Twelve muffins of a tin of twelve: eighteen fill eighteen cups.
-        if (pan.Cups > 1) return PanFit.OfCups(batter, recipe.Kind, pan, Math.Max(1, (int)Math.Round((recipe.Yield.Pieces <= own.Count * pan.Cups && recipe.Yield.Pieces > 1 ? recipe.Yield.Pieces : own.Count * pan.Cups) * factor)));
+        if (pan.Cups > 1)
+            return PanFit.OfCups(
+                batter,
+                recipe.Kind,
+                pan,
+                Math.Max(
+                    1,
+                    (int)
+                        Math.Round(
+                            (
+                                recipe.Yield.Pieces <= own.Count * pan.Cups && recipe.Yield.Pieces > 1
+                                    ? recipe.Yield.Pieces
+                                    : own.Count * pan.Cups
+                            ) * factor
+                        )
+                )
+            );
         var pans = Math.Max(1, (int)Math.Round(own.Count * factor, MidpointRounding.AwayFromZero));
         var fit = PanFit.Of(batter, recipe.Kind, pan, pans);
         // One pan more where the rounding would make it run over, though the recipe's own does not.
-        if (fit is { Surplus.Millilitres: > 1 } && ownFit.Surplus.Millilitres < 1) fit = PanFit.Of(batter, recipe.Kind, pan, pans + 1);
+        if (fit is { Surplus.Millilitres: > 1 } && ownFit.Surplus.Millilitres < 1)
+            fit = PanFit.Of(batter, recipe.Kind, pan, pans + 1);
         // A thin shortbread is meant to be thin.
         var rule = FillRule.For(recipe.Kind);
-        return fit is not null && ownFit.Fill < rule.Least && fit.Fill < rule.Most && fit.Fill > 0.7 * ownFit.Fill ? fit with { Verdict = "About as full as its writer has it." } : fit;
+        return fit is not null && ownFit.Fill < rule.Least && fit.Fill < rule.Most && fit.Fill > 0.7 * ownFit.Fill
+            ? fit with
+            {
+                Verdict = "About as full as its writer has it.",
+            }
+            : fit;
     }
 
     /// <summary>A common tin of twelve cups.</summary>

@@ -6,7 +6,8 @@ using Zymethos.Core.Scaling;
 
 namespace Zymethos.Core.Heat;
 
-/// <summary>Everything that follows from a recipe at a scale in a kitchen: what the scaling page shows, the card prints and the API returns.</summary>
+/// <summary>Everything that follows from a recipe at a scale in a kitchen: what the scaling page shows, the card prints and the API
+/// returns.</summary>
 /// <param name="Scaled">The lines.</param>
 /// <param name="Dough">Dough or batter in all.</param>
 /// <param name="Flour">Flour in it.</param>
@@ -29,7 +30,8 @@ public sealed record ScaleSheet(
     ImmutableArray<PackageCount> Packages,
     ImmutableArray<ElevationChange> Elevation,
     Formula? Formula,
-    ImmutableArray<string> Unchanged)
+    ImmutableArray<string> Unchanged
+)
 {
     /// <summary>Works it out.</summary>
     /// <param name="recipe">The recipe as it is baked.</param>
@@ -40,7 +42,16 @@ public sealed record ScaleSheet(
     /// <param name="count">How many of it; null for as many as it takes.</param>
     /// <param name="cutBack">Whether spice and leavener are cut back above four times.</param>
     /// <param name="setAside">Dough set aside before it is divided.</param>
-    public static ScaleSheet Of(Recipe recipe, double factor, Kitchen kitchen, IngredientKnowledge knowledge, Pan? pan = null, int? count = null, bool cutBack = false, Mass setAside = default)
+    public static ScaleSheet Of(
+        Recipe recipe,
+        double factor,
+        Kitchen kitchen,
+        IngredientKnowledge knowledge,
+        Pan? pan = null,
+        int? count = null,
+        bool cutBack = false,
+        Mass setAside = default
+    )
     {
         var scaled = ScaledRecipe.ByMultiple(recipe, factor, knowledge, cutBack);
         var dough = RecipeFacts.Dough(recipe) * factor;
@@ -53,25 +64,47 @@ public sealed record ScaleSheet(
             dough,
             flour,
             plan,
-            plan is null ? [] : [.. kitchen.Cupboard.Where(s => s.Pan.Name != own!.Name).Select(s => PanPlan.For(recipe, factor, s.Pan, null, s.Count)).OfType<PanPlan>()],
-            recipe.Steps.Any(s => s.Kind == StepKind.Mix) ? kitchen.MixersFor(MixerFit.IsKneaded(recipe.Kind)).Select(m => MixerFit.Of(recipe.Kind, dough, flour, m.Mixer.Litres)).OrderBy(f => f.Mixes).FirstOrDefault() : null,
+            plan is null
+                ? []
+                :
+                [
+                    .. kitchen
+                        .Cupboard.Where(s => s.Pan.Name != own!.Name)
+                        .Select(s => PanPlan.For(recipe, factor, s.Pan, null, s.Count))
+                        .OfType<PanPlan>(),
+                ],
+            recipe.Steps.Any(s => s.Kind == StepKind.Mix)
+                ? kitchen
+                    .MixersFor(MixerFit.IsKneaded(recipe.Kind))
+                    .Select(m => MixerFit.Of(recipe.Kind, dough, flour, m.Mixer.Litres))
+                    .OrderBy(f => f.Mixes)
+                    .FirstOrDefault()
+                : null,
             Division.Of(recipe, factor, setAside),
             PackageCount.For(scaled, knowledge),
             Scaling.Elevation.Changes(scaled, knowledge, kitchen.ElevationMetres),
             Formula.Of(recipe, knowledge),
-            [.. SaysUnchanged(recipe, factor, plan)]);
+            [.. SaysUnchanged(recipe, factor, plan)]
+        );
     }
 
     private static IEnumerable<string> SaysUnchanged(Recipe recipe, double factor, PanPlan? plan)
     {
-        if (Math.Abs(factor - 1) < 1e-9) yield break;
+        if (Math.Abs(factor - 1) < 1e-9)
+            yield break;
         if (recipe.Steps.Any(s => s.Kind is StepKind.BulkRise or StepKind.Proof))
-            yield return factor > 1 ? "Rising takes as long as ever; a large piece of dough keeps its warmth and may be ready a little sooner." : "Rising takes as long as ever; a small piece of dough cools, so keep it warm.";
+            yield return factor > 1
+                ? "Rising takes as long as ever; a large piece of dough keeps its warmth and may be ready a little sooner."
+                : "Rising takes as long as ever; a small piece of dough cools, so keep it warm.";
         yield return plan is null
             ? "Bake times hold: the pieces are the same, there are only more or fewer trays of them."
             : "Bake time follows the depth in the pan, not the size of the batch: take more pans, not fuller ones.";
-        if (recipe.Steps.Any(s => s.Kind is StepKind.Mix)) yield return "Mixing takes about as long for each mix; it goes by the look of it.";
-        if (recipe.Steps.Any(s => s.Kind is StepKind.Chill or StepKind.Rest)) yield return "Chilling takes longer for one thick lump than for two flat ones: divide it.";
-        if (factor >= ScaledRecipe.CutBackFrom) yield return "Leavener, salt and spice stay in proportion, as professionals do it. Some cut spice by a fifth and leavener by a tenth above four times; you can have that.";
+        if (recipe.Steps.Any(s => s.Kind is StepKind.Mix))
+            yield return "Mixing takes about as long for each mix; it goes by the look of it.";
+        if (recipe.Steps.Any(s => s.Kind is StepKind.Chill or StepKind.Rest))
+            yield return "Chilling takes longer for one thick lump than for two flat ones: divide it.";
+        if (factor >= ScaledRecipe.CutBackFrom)
+            yield return "Leavener, salt and spice stay in proportion, as professionals do it. Some cut spice by a fifth and leavener "
+                + "by a tenth above four times; you can have that.";
     }
 }

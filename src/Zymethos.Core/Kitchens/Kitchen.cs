@@ -33,11 +33,12 @@ public sealed record Oven(
     double DoorDrop,
     int Shelves,
     Length ShelfWidth,
-    Length ShelfDepth)
+    Length ShelfDepth
+)
 {
     /// <summary>
-    /// By how much a load of cold dough that fills the whole oven keeps back what bakes in it already, beyond the open door; 0 to 20 minutes, a smaller load in proportion. What a load's own cold
-    /// costs it is part of its recipe's time. Zero when it is not counted.
+    /// By how much a load of cold dough that fills the whole oven keeps back what bakes in it already, beyond the open door; 0 to 20
+    /// minutes, a smaller load in proportion. What a load's own cold costs it is part of its recipe's time. Zero when it is not counted.
     /// </summary>
     public Duration ColdLoad { get; init; }
 }
@@ -68,7 +69,8 @@ public sealed record Kitchen(
     int Mixers,
     Duration MixerWash,
     Temperature Room,
-    MeasuringHabit Habit)
+    MeasuringHabit Habit
+)
 {
     /// <summary>How a cup of flour is filled here.</summary>
     public FlourHabit FlourHabit { get; init; } = FlourHabit.Table;
@@ -76,18 +78,21 @@ public sealed record Kitchen(
     /// <summary>What the mixer's bowl holds to the brim, in litres, 1 to 40.</summary>
     public double MixerLitres { get; init; } = 4.5;
 
-    /// <summary>Mixers beside those that <see cref="Mixers"/> counts, each with its own bowl and use; at most <see cref="MostOtherMixers"/>.</summary>
+    /// <summary>Mixers beside those that <see cref="Mixers"/> counts, each with its own bowl and use; at most
+    /// <see cref="MostOtherMixers"/>.</summary>
     public ImmutableArray<Mixer> OtherMixers { get; init; } = [];
 
     /// <summary>How many mixers of other kinds a kitchen may have.</summary>
     public const int MostOtherMixers = 3;
 
     /// <summary>Every kind of mixer, the usual one first where there is one; mixers alike stand in it once.</summary>
-    public ImmutableArray<Mixer> AllMixers => Mixers > 0 ? [new Mixer(Mixers == 1 ? "mixer" : "mixers", MixerLitres, true), .. OtherMixers] : OtherMixers;
+    public ImmutableArray<Mixer> AllMixers =>
+        Mixers > 0 ? [new Mixer(Mixers == 1 ? "mixer" : "mixers", MixerLitres, true), .. OtherMixers] : OtherMixers;
 
     /// <summary>The mixers that can take a dough, each with its place among <see cref="AllMixers"/>.</summary>
     /// <param name="isKneaded">Whether it is a bread dough, and not only beaten.</param>
-    public IEnumerable<(Mixer Mixer, int Index)> MixersFor(bool isKneaded) => AllMixers.Select((m, i) => (Mixer: m, Index: i)).Where(m => m.Mixer.Kneads || !isKneaded);
+    public IEnumerable<(Mixer Mixer, int Index)> MixersFor(bool isKneaded) =>
+        AllMixers.Select((m, i) => (Mixer: m, Index: i)).Where(m => m.Mixer.Kneads || !isKneaded);
 
     /// <summary>How high the kitchen lies above the sea, in metres, -450 to 5500.</summary>
     public double ElevationMetres { get; init; }
@@ -101,7 +106,8 @@ public sealed record Kitchen(
     /// <summary>All ovens, the first first.</summary>
     public ImmutableArray<Oven> Ovens => SecondOven is { } second ? [Oven, second] : [Oven];
 
-    /// <summary>Room on the cooling racks, as shelves of the first oven that would hold as much, 0 to 20; null when it is not counted.</summary>
+    /// <summary>Room on the cooling racks, as shelves of the first oven that would hold as much, 0 to 20; null when it is not
+    /// counted.</summary>
     public double? RackShelves { get; init; }
 
     /// <summary>Litres free in the refrigerator for doughs and cakes, 0 to 1000; null when it is not counted.</summary>
@@ -119,12 +125,14 @@ public sealed record Kitchen(
     /// <summary>How warm the room is at an hour.</summary>
     public Temperature RoomAt(LocalTime hour)
     {
-        if (RoomByHour.IsEmpty) return Room;
+        if (RoomByHour.IsEmpty)
+            return Room;
         // Before the first hour of the day the last one of the evening still holds.
         var warm = RoomByHour[^1].Warm;
         foreach (var from in RoomByHour)
         {
-            if (from.From <= hour) warm = from.Warm;
+            if (from.From <= hour)
+                warm = from.Warm;
         }
 
         return warm;
@@ -137,20 +145,23 @@ public sealed record Kitchen(
     /// A kitchen to begin with: one baker, one mixer, a still oven of common size. The oven's figures are common practice without a source
     /// and are meant to be replaced by measured ones.
     /// </summary>
-    public static Kitchen Ordinary(string name) => new(
-        name,
-        new Oven(
-            Duration.FromMinutes(14),
-            Duration.FromMinutes(60),
-            Duration.FromMinutes(25),
-            Temperature.FromCelsius(250),
-            25,
-            3,
-            Length.FromMillimetres(500),
-            Length.FromMillimetres(340)),
-        [new Person("Baker", null, null)],
-        1,
-        Duration.FromMinutes(4),
-        Temperature.FromCelsius(21),
-        MeasuringHabit.Metric);
+    public static Kitchen Ordinary(string name) =>
+        new(
+            name,
+            new Oven(
+                Duration.FromMinutes(14),
+                Duration.FromMinutes(60),
+                Duration.FromMinutes(25),
+                Temperature.FromCelsius(250),
+                25,
+                3,
+                Length.FromMillimetres(500),
+                Length.FromMillimetres(340)
+            ),
+            [new Person("Baker", null, null)],
+            1,
+            Duration.FromMinutes(4),
+            Temperature.FromCelsius(21),
+            MeasuringHabit.Metric
+        );
 }

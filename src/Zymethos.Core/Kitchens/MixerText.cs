@@ -1,5 +1,6 @@
 using System.Globalization;
 using System.Text.RegularExpressions;
+using Zymethos.Core.Measures;
 
 namespace Zymethos.Core.Kitchens;
 
@@ -9,17 +10,31 @@ public static partial class MixerText
     private const string NoDough = "no bread dough";
 
     /// <summary>The line.</summary>
-    public static string Say(Mixer mixer) => string.Create(CultureInfo.InvariantCulture, $"{mixer.Name}, {mixer.Litres:0.##} L{(mixer.Kneads ? "" : $", {NoDough}")}");
+    public static string Say(Mixer mixer) =>
+        string.Create(CultureInfo.InvariantCulture, $"{mixer.Name}, {mixer.Litres:0.##} L{(mixer.Kneads ? "" : $", {NoDough}")}");
 
-    /// <summary>The mixer a line names; null when it gives no name or no litres. Whether the litres can be is checked with the kitchen.</summary>
+    /// <summary>The mixer a line names; null when it gives no name or no litres. Whether the litres can be is checked with the
+    /// kitchen.</summary>
     public static Mixer? Read(string line)
     {
-        var match = Line().Match(line.Trim());
-        return match.Success && double.TryParse(match.Groups["litres"].Value.Replace(',', '.'), NumberStyles.AllowDecimalPoint, CultureInfo.InvariantCulture, out var litres)
+        var match = Line().Match(Digits.Plain(line.Trim()));
+        return
+            match.Success
+            && double.TryParse(
+                match.Groups["litres"].Value.Replace(',', '.'),
+                NumberStyles.AllowDecimalPoint,
+                CultureInfo.InvariantCulture,
+                out var litres
+            )
             ? new Mixer(match.Groups["name"].Value.Trim(), litres, !match.Groups["not"].Success)
             : null;
     }
 
-    [GeneratedRegex(@"^(?<name>[^,;]{1,40})[,;]\s*(?<litres>\d{1,3}(?:[.,]\d{1,2})?)\s*(?:l|litres?|liters?)(?:\s*[,;]\s*(?:(?<not>(?:no|not for) (?:bread )?doughs?|batters?(?: only)?|creams?(?: only)?)|(?:kneads|bread dough|any dough|for dough)))?\s*\.?$", RegexOptions.IgnoreCase, 200)]
+    [GeneratedRegex(
+        @"^(?<name>[^,;]{1,40})[,;]\s*(?<litres>\d{1,3}(?:[.,]\d{1,2})?)\s*(?:l|litres?|liters?)(?:\s*[,;]\s*(?:(?<not>(?:no|"
+            + @"not for) (?:bread )?doughs?|batters?(?: only)?|creams?(?: only)?)|(?:kneads|bread dough|any dough|for dough)))?\s*\.?$",
+        RegexOptions.IgnoreCase,
+        200
+    )]
     private static partial Regex Line();
 }

@@ -9,7 +9,8 @@ namespace Zymethos.Core.Kitchens;
 /// <param name="Count">How many there are, 1 to 24.</param>
 public sealed record PanStock(Pan Pan, int Count);
 
-/// <summary>The pans a kitchen is taken to have until it says otherwise. Sizes are those that are sold everywhere (common practice, no source).</summary>
+/// <summary>The pans a kitchen is taken to have until it says otherwise. Sizes are those that are sold everywhere (common practice, no
+/// source).</summary>
 public static class PanCupboard
 {
     /// <summary>Ordinary pans, not many of each.</summary>
@@ -26,8 +27,26 @@ public static class PanCupboard
         new(new Pan("springform 23 cm", Cm(23), Cm(23)) { Shape = PanShape.Springform, Depth = Cm(6.5) }, 1),
         new(new Pan("fluted ring 22 cm", Cm(22), Cm(22)) { Shape = PanShape.Ring, Depth = Cm(8) }, 1),
         new(new Pan("fluted ring 25 cm", Cm(25.5), Cm(25.5)) { Shape = PanShape.Ring, Depth = Cm(9) }, 1),
-        new(new Pan("muffin tin, 12 cups", Cm(35), Cm(27)) { Shape = PanShape.Muffin, Depth = Cm(3.5), Cups = 12, CupWidth = Cm(7) }, 1),
-        new(new Pan("muffin tin, 6 large cups", Cm(32), Cm(22)) { Shape = PanShape.Muffin, Depth = Cm(4.5), Cups = 6, CupWidth = Cm(9.5) }, 1),
+        new(
+            new Pan("muffin tin, 12 cups", Cm(35), Cm(27))
+            {
+                Shape = PanShape.Muffin,
+                Depth = Cm(3.5),
+                Cups = 12,
+                CupWidth = Cm(7),
+            },
+            1
+        ),
+        new(
+            new Pan("muffin tin, 6 large cups", Cm(32), Cm(22))
+            {
+                Shape = PanShape.Muffin,
+                Depth = Cm(4.5),
+                Cups = 6,
+                CupWidth = Cm(9.5),
+            },
+            1
+        ),
         new(new Pan("quarter-sheet tray", Cm(33), Cm(24)), 2),
     ];
 
@@ -36,9 +55,11 @@ public static class PanCupboard
     private static Pan Loaf(double length, double width, double depth) =>
         new($"loaf pan {Short(length)} × {Short(width)} cm", Cm(length), Cm(width)) { Shape = PanShape.Loaf, Depth = Cm(depth) };
 
-    private static Pan Square(double side) => new($"square pan {Short(side)} cm", Cm(side), Cm(side)) { Shape = PanShape.Rectangle, Depth = Cm(5) };
+    private static Pan Square(double side) =>
+        new($"square pan {Short(side)} cm", Cm(side), Cm(side)) { Shape = PanShape.Rectangle, Depth = Cm(5) };
 
-    private static Pan Round(double across) => new($"round pan {Short(across)} cm", Cm(across), Cm(across)) { Shape = PanShape.Round, Depth = Cm(5) };
+    private static Pan Round(double across) =>
+        new($"round pan {Short(across)} cm", Cm(across), Cm(across)) { Shape = PanShape.Round, Depth = Cm(5) };
 
     private static string Short(double value) => value.ToString("0.#", System.Globalization.CultureInfo.InvariantCulture);
 }

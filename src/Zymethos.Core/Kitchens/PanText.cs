@@ -5,14 +5,23 @@ using Zymethos.Core.Recipes;
 
 namespace Zymethos.Core.Kitchens;
 
-/// <summary>A pan cupboard as text, a line for each kind of pan: "2 × loaf pan 23 × 13 cm; loaf; 23 × 13 × 7.5". A tin of cups ends in its cups: "muffin; 35 × 27 × 3.5; 12 of 7". Centimetres.</summary>
+/// <summary>A pan cupboard as text, a line for each kind of pan: "2 × loaf pan 23 × 13 cm; loaf; 23 × 13 × 7.5". A tin of cups ends in its
+/// cups: "muffin; 35 × 27 × 3.5; 12 of 7". Centimetres.</summary>
 public static partial class PanText
 {
     /// <summary>A stock as a line that reads the same.</summary>
     public static string Say(PanStock stock)
     {
         var pan = stock.Pan;
-        var size = string.Join(" × ", new[] { Cm(pan.Length), pan.Shape is PanShape.Round or PanShape.Springform or PanShape.Ring ? "" : Cm(pan.Width), pan.Depth is { } depth ? Cm(depth) : "" }.Where(t => t.Length > 0));
+        var size = string.Join(
+            " × ",
+            new[]
+            {
+                Cm(pan.Length),
+                pan.Shape is PanShape.Round or PanShape.Springform or PanShape.Ring ? "" : Cm(pan.Width),
+                pan.Depth is { } depth ? Cm(depth) : "",
+            }.Where(t => t.Length > 0)
+        );
         var cups = pan.CupWidth is { } width ? $"; {pan.Cups} of {Cm(width)}" : "";
         return $"{stock.Count} × {pan.Name}; {pan.Shape.ToString().ToLowerInvariant()}; {size}{cups}";
     }
@@ -21,31 +30,54 @@ public static partial class PanText
     public static (PanStock? Stock, string Wrong) Read(string line)
     {
         const string Like = "Write it like: 2 × loaf pan 23 × 13 cm; loaf; 23 × 13 × 7.5";
-        var parts = line.Split(';', StringSplitOptions.TrimEntries);
+        var parts = Digits.Plain(line).Split(';', StringSplitOptions.TrimEntries);
         var head = Head().Match(parts[0]);
-        if (parts.Length is < 3 or > 4 || !head.Success) return (null, $"“{Clip(line)}” is not understood. {Like}");
-        if (!Enum.TryParse<PanShape>(parts[1], ignoreCase: true, out var shape)) return (null, $"“{Clip(parts[1])}” is no shape: tray, loaf, rectangle, round, springform, ring or muffin.");
-        var sizes = parts[2].Replace("cm", "", StringComparison.OrdinalIgnoreCase).Split(['×', 'x', 'X'], StringSplitOptions.TrimEntries).Select(Number).ToArray();
+        if (parts.Length is < 3 or > 4 || !head.Success)
+            return (null, $"“{Clip(line)}” is not understood. {Like}");
+        if (!Enum.TryParse<PanShape>(parts[1], ignoreCase: true, out var shape))
+            return (null, $"“{Clip(parts[1])}” is no shape: tray, loaf, rectangle, round, springform, ring or muffin.");
+        var sizes = parts[2]
+            .Replace("cm", "", StringComparison.OrdinalIgnoreCase)
+            .Split(['×', 'x', 'X'], StringSplitOptions.TrimEntries)
+            .Select(Number)
+            .ToArray();
         var round = shape is PanShape.Round or PanShape.Springform or PanShape.Ring;
-        var wanted = shape == PanShape.Tray ? new[] { 2, 3 } : round ? [2] : [3];
+        var wanted =
+            shape == PanShape.Tray ? new[] { 2, 3 }
+            : round ? [2]
+            : [3];
         if (!wanted.Contains(sizes.Length) || sizes.Any(s => !(s is >= 0.5 and <= 90)))
-            return (null, $"“{Clip(parts[2])}”: a {shape.ToString().ToLowerInvariant()} pan is given by {(round ? "width × depth" : shape == PanShape.Tray ? "length × width" : "length × width × depth")} in centimetres.");
+            return (
+                null,
+                $"“{Clip(parts[2])}”: a {shape.ToString().ToLowerInvariant()} pan is given by "
+                    + $"{(round ? "width × depth" : shape == PanShape.Tray ? "length × width" : "length × width × depth")} in centimetres."
+            );
         var cups = parts.Length == 4 ? Cups().Match(parts[3]) : Match.Empty;
-        if (shape == PanShape.Muffin && !cups.Success) return (null, "A tin of cups ends in how many cups of what width: 12 of 7");
-        return (new PanStock(
-            new Pan(head.Groups["name"].Value.Trim(), Length.FromMillimetres(sizes[0] * 10), Length.FromMillimetres((round ? sizes[0] : sizes[1]) * 10))
-            {
-                Shape = shape,
-                Depth = shape == PanShape.Tray ? null : Length.FromMillimetres(sizes[^1] * 10),
-                Cups = cups.Success ? Math.Clamp(int.Parse(cups.Groups["n"].Value, CultureInfo.InvariantCulture), 1, 48) : 1,
-                CupWidth = cups.Success ? Length.FromMillimetres(Number(cups.Groups["w"].Value) * 10) : null,
-            },
-            int.Parse(head.Groups["n"].Value, CultureInfo.InvariantCulture)), "");
+        if (shape == PanShape.Muffin && !cups.Success)
+            return (null, "A tin of cups ends in how many cups of what width: 12 of 7");
+        return (
+            new PanStock(
+                new Pan(
+                    head.Groups["name"].Value.Trim(),
+                    Length.FromMillimetres(sizes[0] * 10),
+                    Length.FromMillimetres((round ? sizes[0] : sizes[1]) * 10)
+                )
+                {
+                    Shape = shape,
+                    Depth = shape == PanShape.Tray ? null : Length.FromMillimetres(sizes[^1] * 10),
+                    Cups = cups.Success ? Math.Clamp(int.Parse(cups.Groups["n"].Value, CultureInfo.InvariantCulture), 1, 48) : 1,
+                    CupWidth = cups.Success ? Length.FromMillimetres(Number(cups.Groups["w"].Value) * 10) : null,
+                },
+                int.Parse(head.Groups["n"].Value, CultureInfo.InvariantCulture)
+            ),
+            ""
+        );
     }
 
     private static string Cm(Length length) => (length.Millimetres / 10).ToString("0.##", CultureInfo.InvariantCulture);
 
-    private static double Number(string text) => double.TryParse(text.Replace(',', '.'), NumberStyles.AllowDecimalPoint, CultureInfo.InvariantCulture, out var value) ? value : -1;
+    private static double Number(string text) =>
+        double.TryParse(text.Replace(',', '.'), NumberStyles.AllowDecimalPoint, CultureInfo.InvariantCulture, out var value) ? value : -1;
 
     private static string Clip(string text) => text.Length <= 60 ? text : text[..60];
 

@@ -6,12 +6,13 @@ namespace Zymethos.Core.Leaven;
 /// <summary>When a rise is ready.</summary>
 /// <param name="First">From here on it may go on: 85 % of the dose.</param>
 /// <param name="Likely">The dose is reached.</param>
-/// <param name="Last">Beyond this it is over-proofed: 125 % of the dose. Null when it never comes that far within <see cref="RiseDose.Longest"/>: it holds.</param>
+/// <param name="Last">Beyond this it is over-proofed: 125 % of the dose. Null when it never comes that far within
+/// <see cref="RiseDose.Longest"/>: it holds.</param>
 public sealed record ReadyBand(Duration First, Duration Likely, Duration? Last);
 
 /// <summary>
-/// How much rising a dough needs: the integral of the yeast's rate over the rise, in hours at the best temperature. A recipe's own time at its own temperature
-/// fixes it; any other course of temperature is ready when it has gathered as much.
+/// How much rising a dough needs: the integral of the yeast's rate over the rise, in hours at the best temperature. A recipe's own time at
+/// its own temperature fixes it; any other course of temperature is ready when it has gathered as much.
 /// </summary>
 /// <param name="Hours">Hours at the best temperature; above zero.</param>
 public readonly record struct RiseDose(double Hours)
@@ -32,7 +33,8 @@ public readonly record struct RiseDose(double Hours)
     public static RiseDose Of(Duration takes, Temperature at)
     {
         var rate = YeastRate.At(at);
-        if (rate <= 0) throw new ArgumentOutOfRangeException(nameof(at), "No dough rises at this temperature.");
+        if (rate <= 0)
+            throw new ArgumentOutOfRangeException(nameof(at), "No dough rises at this temperature.");
         return new RiseDose(takes.TotalHours * rate);
     }
 
@@ -58,9 +60,12 @@ public readonly record struct RiseDose(double Hours)
         for (var at = Duration.Zero; at < Longest; at += Tick)
         {
             sum += Tick.TotalHours * yeast * YeastRate.At(course.At(at + (Tick / 2)));
-            if (first is null && sum >= ReadyFrom * Hours) first = at + Tick;
-            if (likely is null && sum >= Hours) likely = at + Tick;
-            if (sum >= ReadyUntil * Hours) return new ReadyBand(first!.Value, likely!.Value, at + Tick);
+            if (first is null && sum >= ReadyFrom * Hours)
+                first = at + Tick;
+            if (likely is null && sum >= Hours)
+                likely = at + Tick;
+            if (sum >= ReadyUntil * Hours)
+                return new ReadyBand(first!.Value, likely!.Value, at + Tick);
         }
 
         return likely is { } ready ? new ReadyBand(first!.Value, ready, null) : null;

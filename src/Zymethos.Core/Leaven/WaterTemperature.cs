@@ -3,8 +3,8 @@ using Zymethos.Core.Measures;
 namespace Zymethos.Core.Leaven;
 
 /// <summary>
-/// The temperature of the water for a wanted dough temperature: so many times the wanted temperature as there are things that bring heat, less what the others
-/// bring (Hamelman, "Bread": wanted 76 F, flour 70, room 72, friction 24 gives water of 62 F).
+/// The temperature of the water for a wanted dough temperature: so many times the wanted temperature as there are things that bring heat,
+/// less what the others bring (Hamelman, "Bread": wanted 76 F, flour 70, room 72, friction 24 gives water of 62 F).
 /// </summary>
 public static class WaterTemperature
 {
@@ -20,9 +20,17 @@ public static class WaterTemperature
     /// <param name="room">The room's temperature.</param>
     /// <param name="frictionDegrees">What the mixer's work warms the dough by, in Celsius degrees.</param>
     /// <param name="preferment">The preferment's temperature; null when there is none.</param>
-    public static Temperature For(Temperature wanted, Temperature flour, Temperature room, double frictionDegrees, Temperature? preferment = null)
+    public static Temperature For(
+        Temperature wanted,
+        Temperature flour,
+        Temperature room,
+        double frictionDegrees,
+        Temperature? preferment = null
+    )
     {
         var brings = preferment is null ? 3 : 4;
-        return Temperature.FromCelsius((brings * wanted.Celsius) - flour.Celsius - room.Celsius - frictionDegrees - (preferment?.Celsius ?? 0));
+        return Temperature.FromCelsius(
+            (brings * wanted.Celsius) - flour.Celsius - room.Celsius - frictionDegrees - (preferment?.Celsius ?? 0)
+        );
     }
 }

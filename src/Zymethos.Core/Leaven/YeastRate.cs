@@ -4,7 +4,8 @@ namespace Zymethos.Core.Leaven;
 
 /// <summary>
 /// How fast baker's yeast makes gas at a dough temperature, as a share of its fastest: the cardinal temperature model with inflection
-/// (Rosso, Lobry, Flandrois, J. Theor. Biol. 162, 1993). The three temperatures are for dough and from memory; growth of yeast is fastest near 32 and ends near
+/// (Rosso, Lobry, Flandrois, J. Theor. Biol. 162, 1993). The three temperatures are for dough and from memory; growth of yeast is fastest
+/// near 32 and ends near
 /// 45 degrees in Salvado et al., Appl. Environ. Microbiol. 77, 2011.
 /// </summary>
 public static class YeastRate
@@ -22,7 +23,8 @@ public static class YeastRate
     public static double At(Temperature dough)
     {
         var (t, min, best, max) = (dough.Celsius, Least.Celsius, Best.Celsius, Most.Celsius);
-        if (t <= min || t >= max) return 0;
+        if (t <= min || t >= max)
+            return 0;
         return (t - max) * (t - min) * (t - min) / ((best - min) * (((best - min) * (t - best)) - ((best - max) * (best + min - (2 * t)))));
     }
 }

@@ -4,8 +4,9 @@ using Zymethos.Core.Safety;
 namespace Zymethos.Core.Measures;
 
 /// <summary>
-/// An ingredient that is named by its plant and what is made of it ("cashew cream", "lupin flour") and has no row of its own: it weighs what such a thing usually weighs and
-/// carries the allergens of the plant, never those of what it stands in for. Weights are common practice, no source.
+/// An ingredient that is named by its plant and what is made of it ("cashew cream", "lupin flour") and has no row of its own: it weighs
+/// what such a thing usually weighs and carries the allergens of the plant, never those of what it stands in for. Weights are common
+/// practice, no source.
 /// </summary>
 internal static class CompoundIngredient
 {
@@ -32,13 +33,27 @@ internal static class CompoundIngredient
     /// <param name="made">What is made of it ("cream").</param>
     public static Ingredient? Of(string source, string made)
     {
-        if (AllergenWords.SourceOf(source) is not { } allergens) return null;
+        if (AllergenWords.SourceOf(source) is not { } allergens)
+            return null;
         var low = made.ToLowerInvariant();
         foreach (var (words, cup, composition) in Makes)
         {
-            if (!words.Contains(low)) continue;
-            return new Ingredient($"{source.ToLowerInvariant()} {low}", [], cup, ImmutableDictionary<string, double>.Empty, ImmutableDictionary<string, double>.Empty, "common practice, no source", [], allergens, IngredientTraits.None, composition)
+            if (!words.Contains(low))
+                continue;
+            return new Ingredient(
+                $"{source.ToLowerInvariant()} {low}",
+                [],
+                cup,
+                ImmutableDictionary<string, double>.Empty,
+                ImmutableDictionary<string, double>.Empty,
+                "common practice, no source",
+                [],
+                allergens,
+                IngredientTraits.None,
+                composition
+            )
             {
+                Role = IngredientRoles.Made(low, allergens.Contains(Allergen.TreeNut) || allergens.Contains(Allergen.Peanut)),
                 OnLabels = MayBeDairy.Contains(low) ? [Allergen.Milk] : [],
             };
         }

@@ -51,7 +51,8 @@ public sealed record Ingredient(
     ImmutableArray<double> Packages,
     ImmutableArray<Allergen> Allergens,
     IngredientTraits Traits,
-    Composition Composition)
+    Composition Composition
+)
 {
     /// <summary>Allergens that its label often names, by brand: neither stated nor ruled out without a look at it. May be empty.</summary>
     public ImmutableArray<Allergen> OnLabels { get; init; } = [];
@@ -59,18 +60,23 @@ public sealed record Ingredient(
     /// <summary>What has to be asked whenever it is used ("which kosher salt?"). May be empty.</summary>
     public string Asks { get; init; } = "";
 
-    /// <summary>Whether it counts as flour in baker's percentages: what is milled from grain, not from nuts.</summary>
-    public bool IsFlour => Name.EndsWith("flour", StringComparison.OrdinalIgnoreCase) && !Allergens.Contains(Allergen.TreeNut) && !Allergens.Contains(Allergen.Peanut) && Name is not "coconut flour";
+    /// <summary>What it does in a dough or batter.</summary>
+    public IngredientRole Role { get; init; }
+
+    /// <summary>Whether it counts as flour in baker's percentages.</summary>
+    public bool IsFlour => Role == IngredientRole.Flour;
 
     /// <summary>Whether it is a flavouring made with spirit ("vanilla extract") and used by the teaspoon.</summary>
-    public bool IsExtract => Name.EndsWith("extract", StringComparison.Ordinal);
+    public bool IsExtract => Role == IngredientRole.Extract;
 
-    /// <summary>Grams in a US cup in a form; the usual weight when the form makes no difference. Null when it is not measured in cups.</summary>
+    /// <summary>Grams in a US cup in a form; the usual weight when the form makes no difference. Null when it is not measured in
+    /// cups.</summary>
     public double? CupIn(IEnumerable<string> forms)
     {
         foreach (var form in forms)
         {
-            if (Forms.TryGetValue(form, out var grams)) return grams;
+            if (Forms.TryGetValue(form, out var grams))
+                return grams;
         }
 
         return CupGrams;

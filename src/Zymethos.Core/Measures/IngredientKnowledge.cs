@@ -21,10 +21,12 @@ public sealed class IngredientKnowledge
         Habit = habit;
         foreach (var ingredient in _own)
         {
-            foreach (var alias in ingredient.Aliases) _names[alias] = ingredient;
+            foreach (var alias in ingredient.Aliases)
+                _names[alias] = ingredient;
         }
 
-        foreach (var ingredient in _own) _names[ingredient.Name.ToLowerInvariant()] = ingredient;
+        foreach (var ingredient in _own)
+            _names[ingredient.Name.ToLowerInvariant()] = ingredient;
     }
 
     /// <summary>The table as it ships.</summary>
@@ -38,7 +40,9 @@ public sealed class IngredientKnowledge
 
     /// <summary>Every ingredient: the kitchen's own first, then what ships and is not overruled.</summary>
     public IEnumerable<Ingredient> All =>
-        _own.Concat(IngredientTable.All.Where(i => !_own.Any(o => string.Equals(o.Name, i.Name, StringComparison.OrdinalIgnoreCase))).Select(Filled));
+        _own.Concat(
+            IngredientTable.All.Where(i => !_own.Any(o => string.Equals(o.Name, i.Name, StringComparison.OrdinalIgnoreCase))).Select(Filled)
+        );
 
     /// <summary>The same with another habit.</summary>
     public IngredientKnowledge With(FlourHabit habit) => habit == Habit ? this : new IngredientKnowledge(_own, habit, Dialect);
@@ -55,10 +59,12 @@ public sealed class IngredientKnowledge
         if (_names.Count > 0)
         {
             var key = name.Trim().ToLowerInvariant();
-            if (_names.TryGetValue(key, out var own)) return own;
+            if (_names.TryGetValue(key, out var own))
+                return own;
             foreach (var singular in IngredientTable.Singulars(key))
             {
-                if (_names.TryGetValue(singular, out own)) return own;
+                if (_names.TryGetValue(singular, out own))
+                    return own;
             }
         }
 
@@ -68,10 +74,12 @@ public sealed class IngredientKnowledge
     /// <summary>The ingredient a recipe's line means ("eggs, large" means egg); null when it is not known.</summary>
     public Ingredient? Meant(string words) => Find(words) ?? LineReader.Read(words, this).Ingredient;
 
-    /// <summary>A flour whose cup weighs what the habit makes of it. Flours without figures of their own follow plain flour in proportion.</summary>
+    /// <summary>A flour whose cup weighs what the habit makes of it. Flours without figures of their own follow plain flour in
+    /// proportion.</summary>
     private Ingredient Filled(Ingredient ingredient)
     {
-        if (Habit == FlourHabit.Table || !ingredient.IsFlour || ingredient.CupGrams is not { } cup) return ingredient;
+        if (Habit == FlourHabit.Table || !ingredient.IsFlour || ingredient.CupGrams is not { } cup)
+            return ingredient;
         var form = Habit == FlourHabit.Spooned ? "spooned" : "dipped";
         var usual = Habit == FlourHabit.Spooned ? 120.0 / 125 : 140.0 / 125;
         return ingredient with { CupGrams = ingredient.Forms.TryGetValue(form, out var grams) ? grams : cup * usual };

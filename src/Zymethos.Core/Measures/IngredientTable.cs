@@ -5,7 +5,8 @@ using Zymethos.Core.Safety;
 namespace Zymethos.Core.Measures;
 
 /// <summary>
-/// The ingredients that come with the program, read once from the table shipped beside this code (Data/ingredients.csv, which names its sources).
+/// The ingredients that come with the program, read once from the table shipped beside this code (Data/ingredients.csv, which names its
+/// sources).
 /// </summary>
 public static class IngredientTable
 {
@@ -22,10 +23,12 @@ public static class IngredientTable
     public static Ingredient? Find(string name)
     {
         var key = name.Trim().ToLowerInvariant();
-        if (Names.Value.TryGetValue(key, out var found)) return found;
+        if (Names.Value.TryGetValue(key, out var found))
+            return found;
         foreach (var singular in Singulars(key))
         {
-            if (Names.Value.TryGetValue(singular, out found)) return found;
+            if (Names.Value.TryGetValue(singular, out found))
+                return found;
         }
 
         return null;
@@ -34,19 +37,24 @@ public static class IngredientTable
     /// <summary>What a word may be the plural of.</summary>
     internal static IEnumerable<string> Singulars(string word)
     {
-        if (word.EndsWith("ies", StringComparison.Ordinal)) yield return word[..^3] + "y";
-        if (word.EndsWith("es", StringComparison.Ordinal)) yield return word[..^2];
-        if (word.EndsWith('s')) yield return word[..^1];
+        if (word.EndsWith("ies", StringComparison.Ordinal))
+            yield return word[..^3] + "y";
+        if (word.EndsWith("es", StringComparison.Ordinal))
+            yield return word[..^2];
+        if (word.EndsWith('s'))
+            yield return word[..^1];
     }
 
     private static Dictionary<string, Ingredient> Index()
     {
         var index = new Dictionary<string, Ingredient>(StringComparer.Ordinal);
         // Names win over aliases: "coriander" is the spice that bears the name.
-        foreach (var ingredient in All) index[ingredient.Name] = ingredient;
+        foreach (var ingredient in All)
+            index[ingredient.Name] = ingredient;
         foreach (var ingredient in All)
         {
-            foreach (var alias in ingredient.Aliases) index.TryAdd(alias, ingredient);
+            foreach (var alias in ingredient.Aliases)
+                index.TryAdd(alias, ingredient);
         }
 
         return index;
@@ -54,13 +62,15 @@ public static class IngredientTable
 
     private static ImmutableArray<Ingredient> Load()
     {
-        using var stream = typeof(IngredientTable).Assembly.GetManifestResourceStream("Zymethos.Core.Measures.Data.ingredients.csv")
+        using var stream =
+            typeof(IngredientTable).Assembly.GetManifestResourceStream("Zymethos.Core.Measures.Data.ingredients.csv")
             ?? throw new InvalidOperationException("The table of ingredients is not part of the program.");
         using var reader = new StreamReader(stream);
         var rows = ImmutableArray.CreateBuilder<Ingredient>();
         while (reader.ReadLine() is { } line)
         {
-            if (line.Length > 0 && line[0] != '#') rows.Add(Row(line.Split('|')));
+            if (line.Length > 0 && line[0] != '#')
+                rows.Add(Row(line.Split('|')));
         }
 
         return rows.ToImmutable();
@@ -78,11 +88,18 @@ public static class IngredientTable
             cells[5] == "U" ? "USDA FoodData Central SR Legacy (from memory)" : "common practice, no source",
             [.. Items(cells[6]).Select(Number)],
             [.. cells[7].Split(' ', StringSplitOptions.RemoveEmptyEntries).Select(a => Enum.Parse<Allergen>(a, ignoreCase: true))],
-            cells[8].Split(' ', StringSplitOptions.RemoveEmptyEntries).Aggregate(IngredientTraits.None, (t, a) => t | Enum.Parse<IngredientTraits>(a, ignoreCase: true)),
-            new Composition(shares[0], shares[1], shares[2], shares[3]))
+            cells[8]
+                .Split(' ', StringSplitOptions.RemoveEmptyEntries)
+                .Aggregate(IngredientTraits.None, (t, a) => t | Enum.Parse<IngredientTraits>(a, ignoreCase: true)),
+            new Composition(shares[0], shares[1], shares[2], shares[3])
+        )
         {
-            OnLabels = [.. cells[10].Split(' ', StringSplitOptions.RemoveEmptyEntries).Select(a => Enum.Parse<Allergen>(a, ignoreCase: true))],
+            OnLabels =
+            [
+                .. cells[10].Split(' ', StringSplitOptions.RemoveEmptyEntries).Select(a => Enum.Parse<Allergen>(a, ignoreCase: true)),
+            ],
             Asks = cells[11],
+            Role = cells[12].Length == 0 ? IngredientRole.None : Enum.Parse<IngredientRole>(cells[12], ignoreCase: true),
         };
     }
 

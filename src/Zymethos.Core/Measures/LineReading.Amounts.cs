@@ -11,12 +11,14 @@ internal sealed partial class LineReading
         {
             if (tokens[i] is not ("(" or "["))
             {
-                if (tokens[i] is not (")" or "]")) rest.Add(tokens[i]);
+                if (tokens[i] is not (")" or "]"))
+                    rest.Add(tokens[i]);
                 continue;
             }
 
             var end = Array.FindIndex(tokens, i, t => t is ")" or "]");
-            if (end < 0) end = tokens.Length;
+            if (end < 0)
+                end = tokens.Length;
             TakeBracket([.. tokens[(i + 1)..end]], rest);
             i = end;
         }
@@ -26,30 +28,76 @@ internal sealed partial class LineReading
 
     private void TakeBracket(List<string> inside, List<string> before)
     {
-        if (inside.Count == 0) return;
+        if (inside.Count == 0)
+            return;
         var quantity = new QuantityReader(inside, _knowledge.Dialect);
-        if (quantity.Amount() is { HasUnit: true } amount && inside.Skip(quantity.At).All(t => t is "each" or "total" or "," or "/" or "or" or "in" or "about" or "weight" or "altogether" or "together" or "all" or "approx" or "peeled" or "drained" or "shelled" or "pitted" or "stoned" or "net" or "cored" or "prepared" or "squeezed" || IsAmountWord(t)))
+        if (
+            quantity.Amount() is { HasUnit: true } amount
+            && inside
+                .Skip(quantity.At)
+                .All(t =>
+                    t
+                        is "each"
+                            or "total"
+                            or ","
+                            or "/"
+                            or "or"
+                            or "in"
+                            or "about"
+                            or "weight"
+                            or "altogether"
+                            or "together"
+                            or "all"
+                            or "approx"
+                            or "peeled"
+                            or "drained"
+                            or "shelled"
+                            or "pitted"
+                            or "stoned"
+                            or "net"
+                            or "cored"
+                            or "prepared"
+                            or "squeezed"
+                    || IsAmountWord(t)
+                )
+        )
         {
             // "2 cans (15 oz)" and "2 (15 oz) cans": that much in each. "2 sticks (8 oz)", "1 cup (120 g)": the same again.
-            var counts = before.Count == 1 || (before.Count > 1 && UnitWords.Find(before[^1]) is { } unit && (unit == MeasureUnit.Can || unit == MeasureUnit.Packet || unit == MeasureUnit.Jar || unit == MeasureUnit.Sheet));
+            var counts =
+                before.Count == 1
+                || (
+                    before.Count > 1
+                    && UnitWords.Find(before[^1]) is { } unit
+                    && (unit == MeasureUnit.Can || unit == MeasureUnit.Packet || unit == MeasureUnit.Jar || unit == MeasureUnit.Sheet)
+                );
             var each = inside.Contains("each") || (counts && !inside.Contains("total") && !IsFewer(before));
             _amounts.Add(new ReadAmount(amount.Amount, each ? AmountRole.Each : AmountRole.Also, amount.Fullness));
             while (quantity.At < inside.Count)
             {
                 // "(2 sheets, 17 oz)": the weight is that of all of it.
-                if (quantity.Amount() is { HasUnit: true } more) _amounts.Add(new ReadAmount(more.Amount, each && amount.Amount.Unit != MeasureUnit.Sheet ? AmountRole.Each : AmountRole.Also, more.Fullness));
-                else quantity.At++;
+                if (quantity.Amount() is { HasUnit: true } more)
+                    _amounts.Add(
+                        new ReadAmount(
+                            more.Amount,
+                            each && amount.Amount.Unit != MeasureUnit.Sheet ? AmountRole.Each : AmountRole.Also,
+                            more.Fullness
+                        )
+                    );
+                else
+                    quantity.At++;
             }
 
             return;
         }
 
-        if (Match(inside) is { } whole && whole.Count == inside.Count) _explained = whole.Ingredient;
+        if (Match(inside) is { } whole && whole.Count == inside.Count)
+            _explained = whole.Ingredient;
         TakeRemark(inside);
     }
 
     /// <summary>"1/2 cube (21 g)": a part of a packet is given whole in the bracket.</summary>
-    private static bool IsFewer(List<string> before) => before.Count > 1 && before[0].Contains('/', StringComparison.Ordinal) && before.Count == 2;
+    private static bool IsFewer(List<string> before) =>
+        before.Count > 1 && before[0].Contains('/', StringComparison.Ordinal) && before.Count == 2;
 
     private static bool IsAmountWord(string token) => UnitWords.Find(token) is not null || token.Any(char.IsDigit);
 
@@ -57,8 +105,10 @@ internal sealed partial class LineReading
     private void TakeColumns(List<string> tokens)
     {
         var at = tokens.FindIndex(t => t == "%");
-        if (at < 1 || !double.TryParse(tokens[at - 1], System.Globalization.CultureInfo.InvariantCulture, out _)) return;
-        if (at + 1 >= tokens.Count || !char.IsAsciiDigit(tokens[at + 1][0])) return;
+        if (at < 1 || !double.TryParse(tokens[at - 1], System.Globalization.CultureInfo.InvariantCulture, out _))
+            return;
+        if (at + 1 >= tokens.Count || !char.IsAsciiDigit(tokens[at + 1][0]))
+            return;
         _notes.Add($"{tokens[at - 1]} %");
         tokens.RemoveRange(at - 1, 2);
     }
@@ -67,7 +117,8 @@ internal sealed partial class LineReading
     private static bool IsPartOfFruit(List<string> tokens, QuantityReader quantity)
     {
         var of = FruitAt(tokens);
-        if (of < 0) return false;
+        if (of < 0)
+            return false;
         var at = quantity.At;
         quantity.At = of;
         var found = quantity.Amount() is { HasUnit: false };
@@ -81,8 +132,25 @@ internal sealed partial class LineReading
         for (var i = 1; i < Math.Min(tokens.Count - 1, 8); i++)
         {
             var before = tokens.Take(i).Where(t => t.ToLowerInvariant() is not ("of" or "from" or ",")).ToList();
-            if (!before.TrueForAll(t => IsZest(t) || IsJuice(t) || IsPulp(t) || t.ToLowerInvariant() is "the" or "and" or "&" || LineWords.Forms.Contains(t.ToLowerInvariant()) || LineWords.Manner.Contains(t.ToLowerInvariant()))) return -1;
-            if (before.Exists(t => IsZest(t) || IsJuice(t) || IsPulp(t)) && (char.IsAsciiDigit(tokens[i][0]) || tokens[i].ToLowerInvariant() is "one" or "two" or "three" or "four" or "half" or "a" or "an" or "quarter")) return i;
+            if (
+                !before.TrueForAll(t =>
+                    IsZest(t)
+                    || IsJuice(t)
+                    || IsPulp(t)
+                    || t.ToLowerInvariant() is "the" or "and" or "&"
+                    || LineWords.Forms.Contains(t.ToLowerInvariant())
+                    || LineWords.Manner.Contains(t.ToLowerInvariant())
+                )
+            )
+                return -1;
+            if (
+                before.Exists(t => IsZest(t) || IsJuice(t) || IsPulp(t))
+                && (
+                    char.IsAsciiDigit(tokens[i][0])
+                    || tokens[i].ToLowerInvariant() is "one" or "two" or "three" or "four" or "half" or "a" or "an" or "quarter"
+                )
+            )
+                return i;
         }
 
         return -1;
@@ -100,19 +168,27 @@ internal sealed partial class LineReading
         var before = tokens.Take(of).Where(t => t.ToLowerInvariant() is not ("of" or "from")).ToList();
         quantity.At = of;
         var numbers = quantity.Numbers()!.Value;
-        if (quantity.At < tokens.Count && tokens[quantity.At].ToLowerInvariant() is "a" or "an") quantity.At++;
+        if (quantity.At < tokens.Count && tokens[quantity.At].ToLowerInvariant() is "a" or "an")
+            quantity.At++;
         _amounts.Insert(0, new ReadAmount(new Amount(numbers.Low, numbers.High, MeasureUnit.Piece), AmountRole.Main));
         _forms.AddRange(before.Where(t => LineWords.Forms.Contains(t.ToLowerInvariant())).Select(t => t.ToLowerInvariant()));
         _partOfFruit = [.. before.Where(t => IsZest(t) || IsJuice(t)).Select(t => IsZest(t) ? "zest" : "juice").Distinct()];
         // Words that are not repeated in the name: "finely", "rind".
-        var said = string.Join(' ', before.Where(t => t.ToLowerInvariant() is not ("zest" or "juice" or "and" or "the" or "&") && !LineWords.Forms.Contains(t.ToLowerInvariant())));
-        if (said.Length > 0) _notes.Add(said);
+        var said = string.Join(
+            ' ',
+            before.Where(t =>
+                t.ToLowerInvariant() is not ("zest" or "juice" or "and" or "the" or "&") && !LineWords.Forms.Contains(t.ToLowerInvariant())
+            )
+        );
+        if (said.Length > 0)
+            _notes.Add(said);
     }
 
     private void NameFruit()
     {
         var fruit = _ingredient?.Name ?? _name.ToLowerInvariant();
-        if (_name != fruit) _notes.Add(_name);
+        if (_name != fruit)
+            _notes.Add(_name);
         _name = $"{fruit} {_partOfFruit[0]}";
         _ingredient = _knowledge.Find(_name);
         foreach (var part in _partOfFruit.Skip(1))
@@ -125,7 +201,8 @@ internal sealed partial class LineReading
     /// <summary>Takes the amounts in front; false when there are none.</summary>
     private bool TakeAmounts(List<string> tokens, QuantityReader quantity)
     {
-        if (quantity.Amount() is not { } main) return false;
+        if (quantity.Amount() is not { } main)
+            return false;
         // "70 % chocolate", "180 °C": no count.
         if (!main.HasUnit && quantity.At < tokens.Count && tokens[quantity.At] is "%" or "°C" or "°F")
         {
@@ -140,11 +217,13 @@ internal sealed partial class LineReading
         var at = quantity.At;
         if (!main.HasUnit)
         {
-            if (quantity.At < tokens.Count && tokens[quantity.At] is "x" or "X") quantity.At++;
+            if (quantity.At < tokens.Count && tokens[quantity.At] is "x" or "X")
+                quantity.At++;
             if (quantity.Amount() is { HasUnit: true } inner)
             {
                 extra.Add(new ReadAmount(inner.Amount, AmountRole.Each, inner.Fullness));
-                if (TakePackage(tokens, quantity) is { } package) amount = amount with { Unit = package };
+                if (TakePackage(tokens, quantity) is { } package)
+                    amount = amount with { Unit = package };
             }
             else
             {
@@ -156,16 +235,31 @@ internal sealed partial class LineReading
         _amounts.AddRange(extra);
         TakeMore(tokens, quantity);
         // "284 ml pot", "12 oz bag": the package only says how it is sold.
-        if (main.HasUnit && amount.Unit.Dimension != UnitDimension.Count && quantity.At < tokens.Count - 1 && TakePackage(tokens, quantity) is { } sold) _notes.Add($"one {sold.Singular}");
+        if (
+            main.HasUnit
+            && amount.Unit.Dimension != UnitDimension.Count
+            && quantity.At < tokens.Count - 1
+            && TakePackage(tokens, quantity) is { } sold
+        )
+            _notes.Add($"one {sold.Singular}");
         return true;
     }
 
     private static MeasureUnit? TakePackage(List<string> tokens, QuantityReader quantity)
     {
-        if (quantity.At >= tokens.Count || UnitWords.Find(tokens[quantity.At]) is not { Dimension: UnitDimension.Count } package) return null;
-        if (package != MeasureUnit.Packet && package != MeasureUnit.Can && package != MeasureUnit.Jar && package != MeasureUnit.Punnet && package != MeasureUnit.Sheet) return null;
+        if (quantity.At >= tokens.Count || UnitWords.Find(tokens[quantity.At]) is not { Dimension: UnitDimension.Count } package)
+            return null;
+        if (
+            package != MeasureUnit.Packet
+            && package != MeasureUnit.Can
+            && package != MeasureUnit.Jar
+            && package != MeasureUnit.Punnet
+            && package != MeasureUnit.Sheet
+        )
+            return null;
         quantity.At++;
-        if (quantity.At < tokens.Count && tokens[quantity.At] is "of") quantity.At++;
+        if (quantity.At < tokens.Count && tokens[quantity.At] is "of")
+            quantity.At++;
         return package;
     }
 
@@ -175,21 +269,40 @@ internal sealed partial class LineReading
         for (var i = 1; i < tokens.Count; i++)
         {
             var quantity = new QuantityReader(tokens, _knowledge.Dialect) { At = i };
-            if (tokens[i] is "a" or "an" or "one" && !(i + 1 < tokens.Count && UnitWords.Find(tokens[i + 1]) is not null) && tokens[i - 1] is not ("," or "-")) continue;
-            if (quantity.Amount() is not { } amount || amount.Amount.Low <= 0) continue;
+            if (
+                tokens[i] is "a" or "an" or "one"
+                && !(i + 1 < tokens.Count && UnitWords.Find(tokens[i + 1]) is not null)
+                && tokens[i - 1] is not ("," or "-")
+            )
+                continue;
+            if (quantity.Amount() is not { } amount || amount.Amount.Low <= 0)
+                continue;
             var name = tokens.Take(i).ToList();
             // A bare number counts only what comes in pieces: "type 550" and "T 45" are no counts.
-            if (!amount.HasUnit && (quantity.At < tokens.Count || amount.Amount.High > 60 || Match(name) is not { } counted || !counted.Ingredient.Pieces.Keys.Any(k => k is "piece" or "large" or "medium"))) continue;
-            if (tokens[i - 1].ToLowerInvariant() is "type" or "no" or "in" or "to" or "plus" or "with" or "into") continue;
-            if (Match(name) is null && CompoundIn(name) is null && amount.Amount.Unit.Dimension == UnitDimension.Count) continue;
+            if (
+                !amount.HasUnit
+                && (
+                    quantity.At < tokens.Count
+                    || amount.Amount.High > 60
+                    || Match(name) is not { } counted
+                    || !counted.Ingredient.Pieces.Keys.Any(k => k is "piece" or "large" or "medium")
+                )
+            )
+                continue;
+            if (tokens[i - 1].ToLowerInvariant() is "type" or "no" or "in" or "to" or "plus" or "with" or "into")
+                continue;
+            if (Match(name) is null && CompoundIn(name) is null && amount.Amount.Unit.Dimension == UnitDimension.Count)
+                continue;
             var extra = _amounts.ToList();
             _amounts.Clear();
             _amounts.Add(new ReadAmount(amount.Amount, AmountRole.Main, amount.Fullness));
             _amounts.AddRange(extra);
             TakeMore(tokens, quantity);
-            while (name.Count > 0 && name[^1] is "," or "-" or ":" or "=" or ".") name.RemoveAt(name.Count - 1);
+            while (name.Count > 0 && name[^1] is "," or "-" or ":" or "=" or ".")
+                name.RemoveAt(name.Count - 1);
             var rest = tokens.Skip(quantity.At).ToList();
-            if (rest.Count > 0 && rest[0] is not ("," or "-")) name.Add(",");
+            if (rest.Count > 0 && rest[0] is not ("," or "-"))
+                name.Add(",");
             return [.. name, .. rest];
         }
 
@@ -203,9 +316,15 @@ internal sealed partial class LineReading
         {
             var at = quantity.At;
             // "1 lb 4 oz" adds up; "225 g 8 oz" says the same again.
-            if (char.IsAsciiDigit(tokens[at][0]) && _amounts[^1].Amount.Unit is { Dimension: UnitDimension.Mass } heavy && quantity.Amount() is { HasUnit: true, Amount.Unit.Dimension: UnitDimension.Mass } light)
+            if (
+                char.IsAsciiDigit(tokens[at][0])
+                && _amounts[^1].Amount.Unit is { Dimension: UnitDimension.Mass } heavy
+                && quantity.Amount() is { HasUnit: true, Amount.Unit.Dimension: UnitDimension.Mass } light
+            )
             {
-                var sums = (heavy == MeasureUnit.Pound && light.Amount.Unit == MeasureUnit.Ounce) || (heavy == MeasureUnit.Kilogram && light.Amount.Unit == MeasureUnit.Gram);
+                var sums =
+                    (heavy == MeasureUnit.Pound && light.Amount.Unit == MeasureUnit.Ounce)
+                    || (heavy == MeasureUnit.Kilogram && light.Amount.Unit == MeasureUnit.Gram);
                 _amounts.Add(new ReadAmount(light.Amount, sums ? AmountRole.Plus : AmountRole.Also, light.Fullness));
                 continue;
             }
@@ -218,7 +337,8 @@ internal sealed partial class LineReading
                 "/" or "or" or "=" => AmountRole.Also,
                 _ => null,
             };
-            if (role is null) return;
+            if (role is null)
+                return;
             quantity.At++;
             if (quantity.Amount() is not { HasUnit: true } more)
             {

@@ -7,15 +7,36 @@ internal static partial class LineText
 {
     private static readonly (char Sign, string Text)[] Fractions =
     [
-        ('¼', "1/4"), ('½', "1/2"), ('¾', "3/4"), ('⅐', "1/7"), ('⅑', "1/9"), ('⅒', "1/10"), ('⅓', "1/3"), ('⅔', "2/3"), ('⅕', "1/5"), ('⅖', "2/5"),
-        ('⅗', "3/5"), ('⅘', "4/5"), ('⅙', "1/6"), ('⅚', "5/6"), ('⅛', "1/8"), ('⅜', "3/8"), ('⅝', "5/8"), ('⅞', "7/8"),
+        ('¼', "1/4"),
+        ('½', "1/2"),
+        ('¾', "3/4"),
+        ('⅐', "1/7"),
+        ('⅑', "1/9"),
+        ('⅒', "1/10"),
+        ('⅓', "1/3"),
+        ('⅔', "2/3"),
+        ('⅕', "1/5"),
+        ('⅖', "2/5"),
+        ('⅗', "3/5"),
+        ('⅘', "4/5"),
+        ('⅙', "1/6"),
+        ('⅚', "5/6"),
+        ('⅛', "1/8"),
+        ('⅜', "3/8"),
+        ('⅝', "5/8"),
+        ('⅞', "7/8"),
     ];
 
     /// <summary>The line in plain form. Letters keep their case; no word is lost.</summary>
     public static string Plain(string line)
     {
-        var text = line.Replace('\u00A0', ' ').Replace('\t', ' ').Replace('⁄', '/').Replace('’', '\'').Replace("×", " x ", StringComparison.Ordinal);
-        foreach (var (sign, fraction) in Fractions) text = text.Replace(sign.ToString(), $" {fraction} ", StringComparison.Ordinal);
+        var text = line.Replace('\u00A0', ' ')
+            .Replace('\t', ' ')
+            .Replace('⁄', '/')
+            .Replace('’', '\'')
+            .Replace("×", " x ", StringComparison.Ordinal);
+        foreach (var (sign, fraction) in Fractions)
+            text = text.Replace(sign.ToString(), $" {fraction} ", StringComparison.Ordinal);
         text = Bullet().Replace(text, "");
         text = LongDash().Replace(text, "-");
         text = Thousands().Replace(text, "${a}${b}");
@@ -36,18 +57,35 @@ internal static partial class LineText
         return LastDot().Replace(text, "");
     }
 
-    /// <summary>A word of a line that was misspelt, and what it was taken for; null when there is none. Short forms ("lg") are none.</summary>
+    /// <summary>A word of a line that was misspelt, and what it was taken for; null when there is none. Short forms ("lg") are
+    /// none.</summary>
     public static (string Wrong, string Right)? Slip(string line)
     {
         foreach (Match match in SlippedForm().Matches(line))
         {
-            if (match.Length > 2 && !ShortForms.Contains(match.Value.ToLowerInvariant())) return (match.Value, Slips[match.Value.ToLowerInvariant()]);
+            if (match.Length > 2 && !ShortForms.Contains(match.Value.ToLowerInvariant()))
+                return (match.Value, Slips[match.Value.ToLowerInvariant()]);
         }
 
         return null;
     }
 
-    private static readonly HashSet<string> ShortForms = ["lg", "lge", "med", "chopd", "choped", "chpd", "meltd", "softend", "gratd", "slicd", "pckd", "siftd", "grnd"];
+    private static readonly HashSet<string> ShortForms =
+    [
+        "lg",
+        "lge",
+        "med",
+        "chopd",
+        "choped",
+        "chpd",
+        "meltd",
+        "softend",
+        "gratd",
+        "slicd",
+        "pckd",
+        "siftd",
+        "grnd",
+    ];
 
     [GeneratedRegex(@"^\s*(?:[-*•·▢□☐–—]\s+|[•·▢□☐]\s*|\[\s?\]\s*)", RegexOptions.None, 500)]
     private static partial Regex Bullet();
@@ -56,7 +94,12 @@ internal static partial class LineText
     private static partial Regex LongDash();
 
     // "fresh or frozen blueberries" are blueberries either way.
-    [GeneratedRegex(@"\b(?<states>(?:fresh|frozen|thawed|tinned|canned|bottled),? (?:or|and/or|/) (?:fresh|frozen|thawed|defrosted|tinned|canned|bottled)) (?<what>[\p{L}][\p{L} '-]{2,40}?)(?=\s*(?:[,(;]|$))", RegexOptions.IgnoreCase, 500)]
+    [GeneratedRegex(
+        @"\b(?<states>(?:fresh|frozen|thawed|tinned|canned|bottled),? (?:or|and/or|/) (?:fresh|frozen|thawed|defrosted|tinned|canned|"
+            + @"bottled)) (?<what>[\p{L}][\p{L} '-]{2,40}?)(?=\s*(?:[,(;]|$))",
+        RegexOptions.IgnoreCase,
+        500
+    )]
     private static partial Regex FreshOrFrozen();
 
     // 1,000 g: a comma before exactly three digits parts thousands.
@@ -103,6 +146,8 @@ internal static partial class LineText
         ["flower"] = "flour",
         ["flur"] = "flour",
         ["corse"] = "coarse",
+        ["lite"] = "light",
+        ["iceing"] = "icing",
         ["raisng"] = "raising",
         ["rasing"] = "raising",
         ["cofee"] = "coffee",
@@ -146,7 +191,16 @@ internal static partial class LineText
         ["molases"] = "molasses",
     };
 
-    [GeneratedRegex(@"\b(?:lg|lge|med(?=\s)|chopd|choped|chpd|meltd|softend|gratd|slicd|pckd|siftd|grnd|egs|egss|eegs|suger|suagr|shugar|buter|btter|flur|raisng|rasing|cofee|coffe|choclate|chocolte|chocalate|vanila|vannila|cinamon|cinammon|cinnamom|almods|alomnds|hazlenuts|hazlenut|wallnuts|walnutts|pistacios|pistachoes|penuts|cardamon|dessicated|desicated|disolved|powdr|pwder|yoghourt|yoghart|rasins|raisens|sultannas|sultana's|marzapan|zuchini|lemmon|milc|yest|yeats|honney|molases|(?<=(?:plain|raising|bread|white|strong|purpose|cake|rice|corn|almond|wholemeal|rye) )flower|(?<=\d ?(?:cups?|c\.?|g|kg|oz|lbs?|tbsp) (?:of )?)flower(?! water)|corse)\b", RegexOptions.IgnoreCase, 500)]
+    [GeneratedRegex(
+        @"\b(?:lg|lge|med(?=\s)|chopd|choped|chpd|meltd|softend|gratd|slicd|pckd|siftd|grnd|egs|egss|eegs|suger|suagr|shugar|buter|"
+            + @"btter|flur|raisng|rasing|cofee|coffe|choclate|chocolte|chocalate|vanila|vannila|cinamon|cinammon|cinnamom|almods|"
+            + @"alomnds|hazlenuts|hazlenut|wallnuts|walnutts|pistacios|pistachoes|penuts|cardamon|dessicated|desicated|disolved|powdr|"
+            + @"pwder|yoghourt|yoghart|rasins|raisens|sultannas|sultana's|marzapan|zuchini|lemmon|milc|yest|yeats|honney|molases|"
+            + @"(?<=(?:plain|raising|bread|white|strong|purpose|cake|rice|corn|almond|wholemeal|rye) )flower|(?<=\d ?(?:cups?|c\.?|g|"
+            + @"kg|oz|lbs?|tbsp) (?:of )?)flower(?! water)|lite(?= (?:brown|soft|muscovado))|iceing|corse)\b",
+        RegexOptions.IgnoreCase,
+        500
+    )]
     private static partial Regex SlippedForm();
 
     [GeneratedRegex(@"(?:~|≈)", RegexOptions.None, 500)]

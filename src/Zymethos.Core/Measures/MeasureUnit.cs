@@ -14,8 +14,8 @@ public enum UnitDimension
 }
 
 /// <summary>
-/// A unit that a recipe line may use, with its exact size. US customary volumes are those of NIST Handbook 44,
-/// appendix C (the US gallon is 231 cubic inches; a cup is a sixteenth of it).
+/// A unit that a recipe line may use, with its exact size. US customary volumes are those of NIST Handbook 44, appendix C (the US gallon is
+/// 231 cubic inches; a cup is a sixteenth of it).
 /// </summary>
 public sealed record MeasureUnit
 {
@@ -128,7 +128,8 @@ public sealed record MeasureUnit
     public static readonly MeasureUnit Punnet = new("punnet", "punnet", "punnets", UnitDimension.Count, 1);
 
     /// <summary>Measures that are a habit rather than a measure: what they weigh is shown as a guess.</summary>
-    public bool IsHabit => this == Handful || this == Mug || this == Teacup || this == Wineglass || this == Splash || this == Knob || this == Dessertspoon;
+    public bool IsHabit =>
+        this == Handful || this == Mug || this == Teacup || this == Wineglass || this == Splash || this == Knob || this == Dessertspoon;
 
     /// <summary>A piece: an egg, a lemon.</summary>
     public static readonly MeasureUnit Piece = new("piece", "", "", UnitDimension.Count, 1);
@@ -154,9 +155,46 @@ public sealed record MeasureUnit
     /// <summary>Every unit.</summary>
     public static IReadOnlyList<MeasureUnit> All { get; } =
     [
-        Gram, Kilogram, Ounce, Pound, Millilitre, Centilitre, Decilitre, Litre, Teaspoon, Tablespoon, FluidOunce, Cup, Pint, Quart, Pinch, Dash, Smidgen, Stick, Piece, Packet, Can,
-        Jar, Slice, Sheet, Drop, Handful, ImperialFluidOunce, ImperialPint, MetricCup, AustralianTablespoon, Gill, ImperialGill, Dessertspoon, Mug, Teacup, Wineglass,
-        Splash, Knob, Sprig, Punnet,
+        Gram,
+        Kilogram,
+        Ounce,
+        Pound,
+        Millilitre,
+        Centilitre,
+        Decilitre,
+        Litre,
+        Teaspoon,
+        Tablespoon,
+        FluidOunce,
+        Cup,
+        Pint,
+        Quart,
+        Pinch,
+        Dash,
+        Smidgen,
+        Stick,
+        Piece,
+        Packet,
+        Can,
+        Jar,
+        Slice,
+        Sheet,
+        Drop,
+        Handful,
+        ImperialFluidOunce,
+        ImperialPint,
+        MetricCup,
+        AustralianTablespoon,
+        Gill,
+        ImperialGill,
+        Dessertspoon,
+        Mug,
+        Teacup,
+        Wineglass,
+        Splash,
+        Knob,
+        Sprig,
+        Punnet,
     ];
 
     /// <summary>The name used in documents: lower case, never empty.</summary>

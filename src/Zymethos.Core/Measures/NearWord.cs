@@ -4,13 +4,19 @@ namespace Zymethos.Core.Measures;
 internal static class NearWord
 {
     private static readonly Lazy<ILookup<int, (string Alias, Ingredient Is)>> ByLength = new(() =>
-        IngredientTable.All.SelectMany(i => i.Aliases.Append(i.Name).Select(a => (Alias: a.ToLowerInvariant(), Is: i))).Where(p => p.Alias.Length >= 5).ToLookup(p => p.Alias.Length));
+        IngredientTable
+            .All.SelectMany(i => i.Aliases.Append(i.Name).Select(a => (Alias: a.ToLowerInvariant(), Is: i)))
+            .Where(p => p.Alias.Length >= 4)
+            .ToLookup(p => p.Alias.Length)
+    );
 
-    /// <summary>The one ingredient whose name is a slip away, and that name; null when there is none, or several of different allergens.</summary>
+    /// <summary>The one ingredient whose name is a slip away, and that name; null when there is none, or several of different
+    /// allergens.</summary>
     public static (string Name, Ingredient Ingredient)? Of(string words)
     {
         var word = words.ToLowerInvariant();
-        if (word.Length < 5) return null;
+        if (word.Length < 5)
+            return null;
         var most = word.Length >= 9 ? 2 : 1;
         (string Name, Ingredient Ingredient)? best = null;
         var distance = most + 1;
@@ -18,10 +24,18 @@ internal static class NearWord
         {
             foreach (var (alias, ingredient) in ByLength.Value[length])
             {
-                if (alias[0] != word[0]) continue;
+                if (alias[0] != word[0])
+                    continue;
                 var apart = Apart(word, alias, distance);
-                if (apart < distance) (best, distance) = ((alias, ingredient), apart);
-                else if (apart == distance && best is { } other && other.Ingredient != ingredient && !other.Ingredient.Allergens.SequenceEqual(ingredient.Allergens)) best = null;
+                if (apart < distance)
+                    (best, distance) = ((alias, ingredient), apart);
+                else if (
+                    apart == distance
+                    && best is { } other
+                    && other.Ingredient != ingredient
+                    && !other.Ingredient.Allergens.SequenceEqual(ingredient.Allergens)
+                )
+                    best = null;
             }
         }
 
@@ -29,10 +43,11 @@ internal static class NearWord
     }
 
     /// <summary>Optimal string alignment distance, given up beyond a limit (Damerau 1964).</summary>
-    private static int Apart(string a, string b, int limit)
+    internal static int Apart(string a, string b, int limit)
     {
         var rows = new int[3, b.Length + 1];
-        for (var j = 0; j <= b.Length; j++) rows[0, j] = j;
+        for (var j = 0; j <= b.Length; j++)
+            rows[0, j] = j;
         for (var i = 1; i <= a.Length; i++)
         {
             var (now, before, twoBefore) = (i % 3, (i + 2) % 3, (i + 1) % 3);
@@ -42,12 +57,14 @@ internal static class NearWord
             {
                 var cost = a[i - 1] == b[j - 1] ? 0 : 1;
                 var value = Math.Min(Math.Min(rows[before, j] + 1, rows[now, j - 1] + 1), rows[before, j - 1] + cost);
-                if (i > 1 && j > 1 && a[i - 1] == b[j - 2] && a[i - 2] == b[j - 1]) value = Math.Min(value, rows[twoBefore, j - 2] + 1);
+                if (i > 1 && j > 1 && a[i - 1] == b[j - 2] && a[i - 2] == b[j - 1])
+                    value = Math.Min(value, rows[twoBefore, j - 2] + 1);
                 rows[now, j] = value;
                 least = Math.Min(least, value);
             }
 
-            if (least > limit) return limit + 1;
+            if (least > limit)
+                return limit + 1;
         }
 
         return rows[a.Length % 3, b.Length];

@@ -1,7 +1,7 @@
 namespace Zymethos.Core.Measures;
 
 /// <summary>Whole numbers in words, as recipes write them: "a" and "an" count as one.</summary>
-internal static class NumberWords
+public static class NumberWords
 {
     private static readonly Dictionary<string, int> Words = new(StringComparer.OrdinalIgnoreCase)
     {

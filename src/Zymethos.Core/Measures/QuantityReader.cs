@@ -17,12 +17,14 @@ internal sealed class QuantityReader(IReadOnlyList<string> tokens, Dialect diale
         ["eighths"] = 0.125,
     };
 
-    private static double? WordOf(string token) => NumberWords.Of(token) ?? token.ToLowerInvariant() switch
-    {
-        "half" or "quarter" or "third" or "eighth" => Shares[token],
-        "few" => 3,
-        _ => (double?)null,
-    };
+    private static double? WordOf(string token) =>
+        NumberWords.Of(token)
+        ?? token.ToLowerInvariant() switch
+        {
+            "half" or "quarter" or "third" or "eighth" => Shares[token],
+            "few" => 3,
+            _ => (double?)null,
+        };
 
     private static readonly Dictionary<string, double> Fullness = new(StringComparer.OrdinalIgnoreCase)
     {
@@ -36,7 +38,21 @@ internal sealed class QuantityReader(IReadOnlyList<string> tokens, Dialect diale
         ["full"] = 1,
     };
 
-    private static readonly HashSet<string> Vague = new(StringComparer.OrdinalIgnoreCase) { "about", "approx", "approx.", "approximately", "around", "roughly", "circa", "ca", "ca.", "nearly", "almost", "up" };
+    private static readonly HashSet<string> Vague = new(StringComparer.OrdinalIgnoreCase)
+    {
+        "about",
+        "approx",
+        "approx.",
+        "approximately",
+        "around",
+        "roughly",
+        "circa",
+        "ca",
+        "ca.",
+        "nearly",
+        "almost",
+        "up",
+    };
 
     /// <summary>Words passed over on the way that say how full a measure is packed ("packed", "lightly").</summary>
     public List<string> Packing { get; } = [];
@@ -61,8 +77,10 @@ internal sealed class QuantityReader(IReadOnlyList<string> tokens, Dialect diale
             At++;
         }
 
-        if (Now is { } first && Fullness.ContainsKey(first) && !IsNumberAt(At + 1)) return Unitless(start);
-        if (Numbers() is not { } numbers) return Unitless(start);
+        if (Now is { } first && Fullness.ContainsKey(first) && !IsNumberAt(At + 1))
+            return Unitless(start);
+        if (Numbers() is not { } numbers)
+            return Unitless(start);
         var fullness = 1.0;
         while (Now is { } word && Fullness.TryGetValue(word, out var f) && Peek(1) is not null)
         {
@@ -70,12 +88,14 @@ internal sealed class QuantityReader(IReadOnlyList<string> tokens, Dialect diale
             At++;
         }
 
-        while (IsPackedUnit()) Packing.Add(tokens[At++].ToLowerInvariant());
+        while (IsPackedUnit())
+            Packing.Add(tokens[At++].ToLowerInvariant());
         // "a cake of yeast" is how it is sold; "2 cups cake flour" is none.
         if (Now is "cake" or "cakes" && Peek(1) is "of" or "yeast" or "fresh" or "compressed")
         {
             At++;
-            if (Now is "of") At++;
+            if (Now is "of")
+                At++;
             return (new Amount(numbers.Low, numbers.High, MeasureUnit.Packet), fullness, true);
         }
 
@@ -85,7 +105,8 @@ internal sealed class QuantityReader(IReadOnlyList<string> tokens, Dialect diale
             // "a cup and a half of flour"
             var more = AndAShare();
             // "2 oz. butter", "1 cup of flour"
-            if (Now is "of" or ".") At++;
+            if (Now is "of" or ".")
+                At++;
             return (new Amount(numbers.Low + more, numbers.High + more, unit), fullness, true);
         }
 
@@ -106,7 +127,8 @@ internal sealed class QuantityReader(IReadOnlyList<string> tokens, Dialect diale
         if (Now is "-" or "to" or "or" or "until")
         {
             At++;
-            if (Number() is { } high && high > low && !IsMoreThanUnit(after)) return (low, high);
+            if (Number() is { } high && high > low && !IsMoreThanUnit(after))
+                return (low, high);
             At = after;
         }
 
@@ -114,7 +136,8 @@ internal sealed class QuantityReader(IReadOnlyList<string> tokens, Dialect diale
     }
 
     /// <summary>"2 or 3 eggs" is a range; "1 cup or 240 ml" is the same again: a unit stands between.</summary>
-    private bool IsMoreThanUnit(int after) => after > 0 && UnitWords.Find(tokens[after - 1], dialect) is not null && !char.IsAsciiDigit(tokens[after - 1][0]);
+    private bool IsMoreThanUnit(int after) =>
+        after > 0 && UnitWords.Find(tokens[after - 1], dialect) is not null && !char.IsAsciiDigit(tokens[after - 1][0]);
 
     private double AndAShare()
     {
@@ -142,7 +165,8 @@ internal sealed class QuantityReader(IReadOnlyList<string> tokens, Dialect diale
         if (Now is { } unitWord && UnitWords.Find(unitWord, dialect) is { } unit && unitWord.Length > 2 && unit != MeasureUnit.Piece)
         {
             At++;
-            if (Now is "of") At++;
+            if (Now is "of")
+                At++;
             return (Measures.Amount.Of(1, unit), fullness, true);
         }
 
@@ -152,7 +176,8 @@ internal sealed class QuantityReader(IReadOnlyList<string> tokens, Dialect diale
 
     private double? Number()
     {
-        if (Now is not { } token) return null;
+        if (Now is not { } token)
+            return null;
         if (Fraction(token) is { } fraction)
         {
             At++;
@@ -165,9 +190,11 @@ internal sealed class QuantityReader(IReadOnlyList<string> tokens, Dialect diale
             return Now is "dozen" ? Dozens(whole) : whole + Rest(whole);
         }
 
-        if (WordOf(token) is not { } value) return null;
+        if (WordOf(token) is not { } value)
+            return null;
         // "a little nutmeg" is no number of nutmegs.
-        if (token is "a" or "some" && Peek(1) is "little" or "bit" or "touch" or "dusting") return null;
+        if (token is "a" or "some" && Peek(1) is "little" or "bit" or "touch" or "dusting")
+            return null;
         At++;
         // "three quarters of a pound", "two thirds of a cup"
         if (value >= 1 && token.Length > 2 && Now is { } share && Shares.TryGetValue(share, out var part))
@@ -177,16 +204,19 @@ internal sealed class QuantityReader(IReadOnlyList<string> tokens, Dialect diale
             return value * part;
         }
 
-        if (token is "few" || (token is "a" && Now is "few")) Hedges.Add("few");
+        if (token is "few" || (token is "a" && Now is "few"))
+            Hedges.Add("few");
         return WordNumber(token, value);
     }
 
     /// <summary>The fraction of a mixed number: "1 1/2", "1 and 1/2", "1 and a half".</summary>
     private double Rest(double whole)
     {
-        if (whole != Math.Floor(whole)) return 0;
+        if (whole != Math.Floor(whole))
+            return 0;
         var at = At;
-        if (Now is "and" or "&") At++;
+        if (Now is "and" or "&")
+            At++;
         if (Now is { } token && Fraction(token) is { } fraction && fraction < 1)
         {
             At++;
@@ -199,17 +229,26 @@ internal sealed class QuantityReader(IReadOnlyList<string> tokens, Dialect diale
             return part;
         }
 
-        if (At > at && Now is "half" or "quarter") return Shares[tokens[At++]];
+        if (At > at && Now is "half" or "quarter")
+            return Shares[tokens[At++]];
         At = at;
         return 0;
     }
 
     private double WordNumber(string token, double value)
     {
-        if (token.Equals("a", StringComparison.OrdinalIgnoreCase) || token.Equals("an", StringComparison.OrdinalIgnoreCase) || token.Equals("one", StringComparison.OrdinalIgnoreCase))
+        if (
+            token.Equals("a", StringComparison.OrdinalIgnoreCase)
+            || token.Equals("an", StringComparison.OrdinalIgnoreCase)
+            || token.Equals("one", StringComparison.OrdinalIgnoreCase)
+        )
         {
             // "a half cup", "a dozen", "a couple of", "a third of a cup"
-            if (Now is { } next && WordOf(next) is { } of && next is "half" or "quarter" or "dozen" or "couple" or "third" or "eighth" or "few")
+            if (
+                Now is { } next
+                && WordOf(next) is { } of
+                && next is "half" or "quarter" or "dozen" or "couple" or "third" or "eighth" or "few"
+            )
             {
                 At++;
                 SkipOf();
@@ -243,32 +282,47 @@ internal sealed class QuantityReader(IReadOnlyList<string> tokens, Dialect diale
     /// <summary>"half of a cup", "half a cup", "a couple of eggs".</summary>
     private void SkipOf()
     {
-        if (Now is "of") At++;
-        if (Now is "a" or "an") At++;
+        if (Now is "of")
+            At++;
+        if (Now is "a" or "an")
+            At++;
     }
 
     private bool IsNumberAt(int index) =>
-        index < tokens.Count && (Fraction(tokens[index]) is not null || double.TryParse(tokens[index], NumberStyles.AllowDecimalPoint, CultureInfo.InvariantCulture, out _));
+        index < tokens.Count
+        && (
+            Fraction(tokens[index]) is not null
+            || double.TryParse(tokens[index], NumberStyles.AllowDecimalPoint, CultureInfo.InvariantCulture, out _)
+        );
 
     /// <summary>"1 packed cup": the form stands before the unit and is read later from the words.</summary>
     private bool IsPackedUnit() =>
-        Now is "packed" or "firmly" or "lightly" or "loosely" or "tightly" && (Peek(1) is "packed" || (Peek(1) is { } next && UnitWords.Find(next, dialect) is not null));
+        Now is "packed" or "firmly" or "lightly" or "loosely" or "tightly"
+        && (Peek(1) is "packed" || (Peek(1) is { } next && UnitWords.Find(next, dialect) is not null));
 
     /// <summary>"4 cloves" and "2 sheets" are units only where no such ingredient is meant; cloves are a spice.</summary>
     private static bool IsPieceName(string word) => word is "clove" or "cloves";
 
-    private string? Peek(int ahead) => At + ahead < tokens.Count ? tokens[At + ahead].Length == 1 ? tokens[At + ahead] : Lower(tokens[At + ahead]) : null;
+    private string? Peek(int ahead) =>
+        At + ahead < tokens.Count
+            ? tokens[At + ahead].Length == 1
+                ? tokens[At + ahead]
+                : Lower(tokens[At + ahead])
+            : null;
 
     private static string Lower(string token) => token is "Tb" or "Tb." or "T." or "C." ? token : token.ToLowerInvariant();
 
     private static double? Fraction(string token)
     {
         var parts = token.Split('/');
-        return parts.Length == 2
+        return
+            parts.Length == 2
             && int.TryParse(parts[0], NumberStyles.None, CultureInfo.InvariantCulture, out var n)
             && int.TryParse(parts[1], NumberStyles.None, CultureInfo.InvariantCulture, out var d)
-            && d > 0 && d <= 64 && n > 0
-                ? (double)n / d
-                : null;
+            && d > 0
+            && d <= 64
+            && n > 0
+            ? (double)n / d
+            : null;
     }
 }

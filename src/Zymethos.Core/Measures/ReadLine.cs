@@ -55,8 +55,8 @@ public enum LineTraits
 }
 
 /// <summary>
-/// An ingredient line as it was understood. Everything that was written is somewhere in it: the words of <paramref name="Text"/> reappear in amounts,
-/// name, forms or note, and what could not be placed stands in <paramref name="Note"/> with a doubt beside it.
+/// An ingredient line as it was understood. Everything that was written is somewhere in it: the words of <paramref name="Text"/> reappear
+/// in amounts, name, forms or note, and what could not be placed stands in <paramref name="Note"/> with a doubt beside it.
 /// </summary>
 /// <param name="Text">The line as written.</param>
 /// <param name="Amounts">Its amounts, the main one first; empty when it has none.</param>
@@ -80,7 +80,8 @@ public sealed record ReadLine(
     LineTraits Traits,
     ImmutableArray<ReadLine> Alternatives,
     ImmutableArray<string> Doubts,
-    Mass? Weight)
+    Mass? Weight
+)
 {
     /// <summary>Words that were kept in the note without being understood; empty when every word was.</summary>
     public ImmutableArray<string> Left { get; init; } = [];
@@ -97,6 +98,9 @@ public sealed record ReadLine(
     /// <summary>Whether the ingredient is a guess at a slip of the keyboard.</summary>
     public bool IsGuessed { get; init; }
 
-    /// <summary>Whether every word of it is understood and no label has to be asked about allergens beyond the ingredient's own row.</summary>
-    public bool IsWhollyKnown => Traits.HasFlag(LineTraits.Heading) || (Ingredient is not null && !IsGuessed && Left.IsEmpty && Claimed.IsEmpty && Alternatives.All(a => a.IsWhollyKnown));
+    /// <summary>Whether every word of it is understood and no label has to be asked about allergens beyond the ingredient's own
+    /// row.</summary>
+    public bool IsWhollyKnown =>
+        Traits.HasFlag(LineTraits.Heading)
+        || (Ingredient is not null && !IsGuessed && Left.IsEmpty && Claimed.IsEmpty && Alternatives.All(a => a.IsWhollyKnown));
 }

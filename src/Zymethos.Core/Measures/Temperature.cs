@@ -26,8 +26,7 @@ public readonly record struct Temperature : IComparable<Temperature>
     public static Temperature FromFahrenheit(double fahrenheit) => FromCelsius((fahrenheit - 32) * 5 / 9);
 
     /// <summary>
-    /// The mark on a Fahrenheit dial nearest to this temperature. Dials are marked in steps of 25 F
-    /// (common practice, no source).
+    /// The mark on a Fahrenheit dial nearest to this temperature. Dials are marked in steps of 25 F (common practice, no source).
     /// </summary>
     public int FahrenheitDial => (int)Math.Round(Fahrenheit / 25) * 25;
 

@@ -3,8 +3,8 @@ using System.Text.RegularExpressions;
 namespace Zymethos.Core.Measures;
 
 /// <summary>
-/// Spirit, honey and what comes from the slaughtered animal, wherever a text names them ("soaked in rum", "dissolve the gelatine"). The words are the names of the ingredient table;
-/// extracts are left out, since vanilla stands in every second method.
+/// Spirit, honey and what comes from the slaughtered animal, wherever a text names them ("soaked in rum", "dissolve the gelatine"). The
+/// words are the names of the ingredient table; extracts are left out, since vanilla stands in every second method.
 /// </summary>
 public static partial class TraitWords
 {
@@ -34,9 +34,12 @@ public static partial class TraitWords
     /// <summary>A trait as it is said: "alcohol", "honey", "something from animals".</summary>
     public static IEnumerable<string> Of(IngredientTraits traits)
     {
-        if (traits.HasFlag(IngredientTraits.Alcohol)) yield return "alcohol";
-        if (traits.HasFlag(IngredientTraits.Honey)) yield return "honey";
-        if ((traits & (IngredientTraits.Animal | IngredientTraits.Meat)) != IngredientTraits.None) yield return "something from animals";
+        if (traits.HasFlag(IngredientTraits.Alcohol))
+            yield return "alcohol";
+        if (traits.HasFlag(IngredientTraits.Honey))
+            yield return "honey";
+        if ((traits & (IngredientTraits.Animal | IngredientTraits.Meat)) != IngredientTraits.None)
+            yield return "something from animals";
     }
 
     private static Dictionary<string, IngredientTraits> Make()
@@ -45,7 +48,8 @@ public static partial class TraitWords
         foreach (var row in IngredientTable.All.Where(i => !i.IsExtract))
         {
             var traits = row.Traits & (IngredientTraits.Alcohol | IngredientTraits.Honey | IngredientTraits.Meat);
-            if (traits == IngredientTraits.None) continue;
+            if (traits == IngredientTraits.None)
+                continue;
             // The animal goes with the honey and the meat; milk and egg are told by their allergens.
             foreach (var name in row.Aliases.Prepend(row.Name).Where(n => !Ambiguous.Contains(n)))
                 names[name.ToLowerInvariant()] = names.GetValueOrDefault(name.ToLowerInvariant()) | traits;
@@ -55,7 +59,12 @@ public static partial class TraitWords
     }
 
     // Vinegars are past their spirit, soft drinks never had any, and a colour is no honey.
-    [GeneratedRegex(@"\b(?:wine|cider|sherry|champagne|beer|ale|honey)[- ](?:vinegars?|glass|glasses|bottles?|colou?red|gold|golden|brown|combs?)\b|\b(?:ginger|root) (?:beer|ale)\b|\bnon[- ]alcoholic \w+", RegexOptions.None, 200)]
+    [GeneratedRegex(
+        @"\b(?:wine|cider|sherry|champagne|beer|ale|honey)[- ](?:vinegars?|glass|glasses|bottles?|colou?red|gold|golden|brown|"
+            + @"combs?)\b|\b(?:ginger|root) (?:beer|ale)\b|\bnon[- ]alcoholic \w+",
+        RegexOptions.None,
+        200
+    )]
     private static partial Regex Aside();
 
     [GeneratedRegex(@"[\p{L}][\p{L}'’]*", RegexOptions.None, 200)]

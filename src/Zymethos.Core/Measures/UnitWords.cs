@@ -5,29 +5,48 @@ public static class UnitWords
 {
     private static readonly Dictionary<string, MeasureUnit> Words = Make();
 
-    /// <summary>The unit a word means. One letter alone is told by its case: T is a tablespoon, t a teaspoon. Null when it is no unit.</summary>
+    /// <summary>The unit a word means. One letter alone is told by its case: T is a tablespoon, t a teaspoon. Null when it is no
+    /// unit.</summary>
     public static MeasureUnit? Find(string word)
     {
         switch (word)
         {
-            case "T" or "T." or "Tb" or "Tb.": return MeasureUnit.Tablespoon;
-            case "t" or "t.": return MeasureUnit.Teaspoon;
-            case "C" or "C.": return MeasureUnit.Cup;
+            case "T" or "T." or "Tb" or "Tb.":
+                return MeasureUnit.Tablespoon;
+            case "t" or "t.":
+                return MeasureUnit.Teaspoon;
+            case "C" or "C.":
+                return MeasureUnit.Cup;
         }
 
         var key = word.TrimEnd('.').ToLowerInvariant();
-        return Words.GetValueOrDefault(key);
+        return Words.GetValueOrDefault(key) ?? Slipped(key);
+    }
+
+    /// <summary>"tablspoons", "teasponns": long enough to be told apart, whatever the fingers did.</summary>
+    private static MeasureUnit? Slipped(string key)
+    {
+        if (key.Length < 7 || key[0] != 't' || !key.Contains('p', StringComparison.Ordinal))
+            return null;
+        if (NearWord.Apart(key.TrimEnd('s'), "tablespoon", 2) <= 2)
+            return MeasureUnit.Tablespoon;
+        return NearWord.Apart(key.TrimEnd('s'), "teaspoon", 2) <= 2 ? MeasureUnit.Teaspoon : null;
     }
 
     /// <summary>The unit a word means where a recipe comes from: a pint is a fifth larger in Britain. Null when it is no unit.</summary>
     public static MeasureUnit? Find(string word, Dialect dialect)
     {
         var unit = Find(word);
-        if (unit is null || dialect == Dialect.American) return unit;
-        if (unit == MeasureUnit.Cup) return MeasureUnit.MetricCup;
-        if (unit == MeasureUnit.Tablespoon && dialect == Dialect.Australian) return MeasureUnit.AustralianTablespoon;
-        if (unit == MeasureUnit.Pint) return MeasureUnit.ImperialPint;
-        if (unit == MeasureUnit.FluidOunce) return MeasureUnit.ImperialFluidOunce;
+        if (unit is null || dialect == Dialect.American)
+            return unit;
+        if (unit == MeasureUnit.Cup)
+            return MeasureUnit.MetricCup;
+        if (unit == MeasureUnit.Tablespoon && dialect == Dialect.Australian)
+            return MeasureUnit.AustralianTablespoon;
+        if (unit == MeasureUnit.Pint)
+            return MeasureUnit.ImperialPint;
+        if (unit == MeasureUnit.FluidOunce)
+            return MeasureUnit.ImperialFluidOunce;
         return unit == MeasureUnit.Gill ? MeasureUnit.ImperialGill : unit;
     }
 
@@ -43,7 +62,11 @@ public static class UnitWords
         Add(MeasureUnit.Centilitre, "cl centilitre centilitres centiliter centiliters");
         Add(MeasureUnit.Litre, "l lt ltr litre litres liter liters");
         Add(MeasureUnit.Teaspoon, "tsp tsps teaspoon teaspoons teasp tspn tspns teasppon teaspon teaspoonful teaspoonfuls tesp tl");
-        Add(MeasureUnit.Tablespoon, "tbsp tbsps tbs tblsp tblsps tablespoon tablespoons tbspn tbspns tablespon tablesppon tablespoonful tablespoonfuls tabelspoon tabelspoons el");
+        Add(
+            MeasureUnit.Tablespoon,
+            "tbsp tbsps tbs tblsp tblsps tablespoon tablespoons tbspn tbspns tablespon tablesppon tablespoonful tablespoonfuls "
+                + "tabelspoon tabelspoons el"
+        );
         Add(MeasureUnit.FluidOunce, "floz fl-oz fl.oz");
         Add(MeasureUnit.Cup, "cup cups c cpu cusp cupful cupfuls");
         Add(MeasureUnit.Pint, "pint pints pt pts");
@@ -53,7 +76,11 @@ public static class UnitWords
         Add(MeasureUnit.Splash, "splash splashes drizzle drizzles glug glugs squeeze");
         Add(MeasureUnit.Smidgen, "smidgen smidgens smidge");
         Add(MeasureUnit.Stick, "stick sticks");
-        Add(MeasureUnit.Packet, "packet packets package packages pkg pkgs pkt pkts pack packs sachet sachets envelope envelopes box boxes bag bags carton cartons tub tubs bar bars cube cubes pot pots block blocks slab slabs");
+        Add(
+            MeasureUnit.Packet,
+            "packet packets package packages pkg pkgs pkt pkts pack packs sachet sachets envelope envelopes box boxes bag bags carton "
+                + "cartons tub tubs bar bars cube cubes pot pots block blocks slab slabs"
+        );
         Add(MeasureUnit.Can, "can cans tin tins");
         Add(MeasureUnit.Jar, "jar jars bottle bottles");
         Add(MeasureUnit.Slice, "slice slices");
@@ -73,7 +100,8 @@ public static class UnitWords
 
         void Add(MeasureUnit unit, string list)
         {
-            foreach (var word in list.Split(' ')) words[word] = unit;
+            foreach (var word in list.Split(' '))
+                words[word] = unit;
         }
     }
 }

@@ -33,8 +33,12 @@ public sealed record Condition(string Choice, ImmutableArray<string> Options)
     public static Condition? Parse(string text)
     {
         var at = text.IndexOf('=', StringComparison.Ordinal);
-        if (at <= 0 || at == text.Length - 1) return null;
-        return new Condition(text[..at].Trim(), [.. text[(at + 1)..].Split('|', StringSplitOptions.RemoveEmptyEntries | StringSplitOptions.TrimEntries)]);
+        if (at <= 0 || at == text.Length - 1)
+            return null;
+        return new Condition(
+            text[..at].Trim(),
+            [.. text[(at + 1)..].Split('|', StringSplitOptions.RemoveEmptyEntries | StringSplitOptions.TrimEntries)]
+        );
     }
 }
 

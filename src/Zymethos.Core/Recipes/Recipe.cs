@@ -97,13 +97,16 @@ public sealed record KeepingPlace(string Place, int Days)
     /// <summary>The part it holds for, by name, when it is made ahead on its own; empty for the whole bake.</summary>
     public string Part { get; init; } = "";
 
-    /// <summary>Key of the step after which it is kept so, with work still to come ("baked and cold, not yet iced"); empty when all is done by then.</summary>
+    /// <summary>Key of the step after which it is kept so, with work still to come ("baked and cold, not yet iced"); empty when all is done
+    /// by then.</summary>
     public string After { get; init; } = "";
 
     /// <summary>The place as it is said in a sentence: "on the counter, in a cloth", "in the refrigerator".</summary>
     public string Said =>
         Place.StartsWith("counter", StringComparison.OrdinalIgnoreCase) ? $"on the {Place[..1].ToLowerInvariant()}{Place[1..]}"
-        : Place.StartsWith("freezer", StringComparison.OrdinalIgnoreCase) || Place.StartsWith("refrigerator", StringComparison.OrdinalIgnoreCase) ? $"in the {Place[..1].ToLowerInvariant()}{Place[1..]}"
+        : Place.StartsWith("freezer", StringComparison.OrdinalIgnoreCase)
+        || Place.StartsWith("refrigerator", StringComparison.OrdinalIgnoreCase)
+            ? $"in the {Place[..1].ToLowerInvariant()}{Place[1..]}"
         : Place;
 
     /// <summary>Which store the words name: a freezer, a refrigerator, else the counter.</summary>
@@ -130,7 +133,8 @@ public sealed record Recipe(
     ImmutableArray<Part> Parts,
     ImmutableArray<Step> Steps,
     ImmutableArray<Link> Links,
-    ImmutableArray<KeepingPlace> Keeping)
+    ImmutableArray<KeepingPlace> Keeping
+)
 {
     /// <summary>What kind of bake it is.</summary>
     public RecipeKind Kind { get; init; } = RecipeKind.Other;
@@ -144,7 +148,8 @@ public sealed record Recipe(
     /// <summary>Ingredients taken instead of the recipe's own. May be empty.</summary>
     public ImmutableArray<Swap> Swaps { get; init; } = [];
 
-    /// <summary>Where its words come from; null when nobody said. Decides what lines that are added to it mean by a pint, a cup and an egg.</summary>
+    /// <summary>Where its words come from; null when nobody said. Decides what lines that are added to it mean by a pint, a cup and an
+    /// egg.</summary>
     public Dialect? Dialect { get; init; }
 
     /// <summary>What was guessed when it was read and not looked at since, the most harmful first. May be empty.</summary>

@@ -56,8 +56,8 @@ public sealed record DoneTest(string Text);
 /// <param name="Hands">People needed from start to end: 0 for what is waited for, else 1 to 4.</param>
 /// <param name="Oven">What it wants of the oven; null when nothing.</param>
 /// <param name="Times">
-/// How many times it is done, one wave after another (four trays: 4), at least 1. Steps of a recipe that are repeated are
-/// repeated equally often.
+/// How many times it is done, one wave after another (four trays: 4), at least 1. Steps of a recipe that are repeated are repeated equally
+/// often.
 /// </param>
 /// <param name="DoneTests">How to know it is done; may be empty.</param>
 /// <param name="Cautions">What to beware of; may be empty.</param>
@@ -71,7 +71,8 @@ public sealed record Step(
     OvenUse? Oven,
     int Times,
     ImmutableArray<DoneTest> DoneTests,
-    ImmutableArray<CautionKind> Cautions)
+    ImmutableArray<CautionKind> Cautions
+)
 {
     /// <summary>Whether someone must be at it from start to end.</summary>
     public bool IsHandsOn => Hands > 0;

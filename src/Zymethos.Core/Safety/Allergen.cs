@@ -1,8 +1,8 @@
 namespace Zymethos.Core.Safety;
 
 /// <summary>
-/// What must be declared. The nine of US law (FALCPA 2004 with the FASTER Act 2021) and the fourteen of EU regulation 1169/2011, annex II; both lists
-/// from memory. Where the two name the same thing it stands once.
+/// What must be declared. The nine of US law (FALCPA 2004 with the FASTER Act 2021) and the fourteen of EU regulation 1169/2011, annex II;
+/// both lists from memory. Where the two name the same thing it stands once.
 /// </summary>
 public enum Allergen
 {

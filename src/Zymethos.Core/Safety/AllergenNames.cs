@@ -4,13 +4,14 @@ namespace Zymethos.Core.Safety;
 public static class AllergenNames
 {
     /// <summary>The word for one ("tree nuts").</summary>
-    public static string Of(Allergen allergen) => allergen switch
-    {
-        Allergen.TreeNut => "tree nuts",
-        Allergen.Peanut => "peanuts",
-        Allergen.Sulphite => "sulphites",
-        Allergen.Mollusc => "molluscs",
-        Allergen.Gluten => "gluten",
-        _ => allergen.ToString().ToLowerInvariant(),
-    };
+    public static string Of(Allergen allergen) =>
+        allergen switch
+        {
+            Allergen.TreeNut => "tree nuts",
+            Allergen.Peanut => "peanuts",
+            Allergen.Sulphite => "sulphites",
+            Allergen.Mollusc => "molluscs",
+            Allergen.Gluten => "gluten",
+            _ => allergen.ToString().ToLowerInvariant(),
+        };
 }

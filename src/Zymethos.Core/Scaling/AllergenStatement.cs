@@ -17,8 +17,8 @@ public sealed record NotKnown(string Line, string Why, ImmutableArray<Allergen> 
 }
 
 /// <summary>
-/// What a recipe as it is baked contains, what it may contain or nobody knows, and what it is free from. Never less than the truth: a line or a word that was not understood takes "free from"
-/// away, and a recipe without lines is free from nothing.
+/// What a recipe as it is baked contains, what it may contain or nobody knows, and what it is free from. Never less than the truth: a line
+/// or a word that was not understood takes "free from" away, and a recipe without lines is free from nothing.
 /// </summary>
 public sealed record AllergenStatement
 {
@@ -28,7 +28,17 @@ public sealed record AllergenStatement
         Open = open;
         Traits = traits;
         HasRawEgg = hasRawEgg;
-        FreeFrom = open.Any(o => o.IsAnything) ? [] : [.. Enum.GetValues<Allergen>().Where(a => !contains.Contains(a) && !open.Any(o => o.MayBe.Contains(a)) && !(a == Allergen.Gluten && contains.Contains(Allergen.Wheat)))];
+        FreeFrom = open.Any(o => o.IsAnything)
+            ? []
+            :
+            [
+                .. Enum.GetValues<Allergen>()
+                    .Where(a =>
+                        !contains.Contains(a)
+                        && !open.Any(o => o.MayBe.Contains(a))
+                        && !(a == Allergen.Gluten && contains.Contains(Allergen.Wheat))
+                    ),
+            ];
     }
 
     /// <summary>What is certainly in it, in the order of <see cref="Allergen"/>.</summary>
@@ -37,7 +47,8 @@ public sealed record AllergenStatement
     /// <summary>What may be in it or is not known, with the line; empty when every line is wholly known.</summary>
     public ImmutableArray<NotKnown> Open { get; }
 
-    /// <summary>What is certainly not in it; empty unless every line is known. Traces of shared trays and boards are not spoken of.</summary>
+    /// <summary>What is certainly not in it; empty unless every line is known. Traces of shared trays and boards are not spoken
+    /// of.</summary>
     public ImmutableArray<Allergen> FreeFrom { get; }
 
     /// <summary>What else matters: spirit, honey, what comes from animals.</summary>
@@ -65,7 +76,8 @@ public sealed record AllergenStatement
         var open = new List<NotKnown>();
         var traits = IngredientTraits.None;
         var lines = baked.Parts.SelectMany(p => p.Lines).ToList();
-        if (lines.Count == 0) open.Add(new NotKnown(recipe.Name, "it has no ingredients, so nobody can say", []));
+        if (lines.Count == 0)
+            open.Add(new NotKnown(recipe.Name, "it has no ingredients, so nobody can say", []));
         foreach (var line in lines)
         {
             var facts = LineAllergens.Of(line, knowledge);
@@ -88,11 +100,21 @@ public sealed record AllergenStatement
     {
         var facts = lines.Select(l => LineAllergens.Of(l, knowledge)).ToList();
         var open = facts.SelectMany(f => f.Open).ToList();
-        if (lines.All(l => l.Traits.HasFlag(LineTraits.Heading))) open.Add(new NotKnown("", "there are no lines, so nobody can say", []));
-        return new AllergenStatement([.. facts.SelectMany(f => f.Contains).Distinct().Order()], [.. open.DistinctBy(o => (o.Line, o.Why))], facts.Aggregate(IngredientTraits.None, (t, f) => t | f.Traits), false) { HasSpirit = lines.Any(l => l.Ingredient is { } i && IsSpirit(i)) };
+        if (lines.All(l => l.Traits.HasFlag(LineTraits.Heading)))
+            open.Add(new NotKnown("", "there are no lines, so nobody can say", []));
+        return new AllergenStatement(
+            [.. facts.SelectMany(f => f.Contains).Distinct().Order()],
+            [.. open.DistinctBy(o => (o.Line, o.Why))],
+            facts.Aggregate(IngredientTraits.None, (t, f) => t | f.Traits),
+            false
+        )
+        {
+            HasSpirit = lines.Any(l => l.Ingredient is { } i && IsSpirit(i)),
+        };
     }
 
-    /// <summary>The statement of the pieces of one finish. What the other pieces of the batch hold beyond them is not known of these: they share board, bowl and hands.</summary>
+    /// <summary>The statement of the pieces of one finish. What the other pieces of the batch hold beyond them is not known of these: they
+    /// share board, bowl and hands.</summary>
     /// <param name="recipe">The recipe; its own choices and swaps count.</param>
     /// <param name="finish">One of its finishes; null for the pieces that none takes.</param>
     /// <param name="knowledge">What the kitchen knows of ingredients.</param>
@@ -101,13 +123,29 @@ public sealed record AllergenStatement
         var whole = Of(recipe, knowledge);
         var baked = RecipeFacts.AsBaked(recipe, knowledge);
         var mine = (finish?.LinesOf(baked) ?? []).ToHashSet<IngredientLine>(ReferenceEqualityComparer.Instance);
-        var theirs = baked.Finishes.Where(f => f != finish).SelectMany(f => f.LinesOf(baked)).ToHashSet<IngredientLine>(ReferenceEqualityComparer.Instance);
+        var theirs = baked
+            .Finishes.Where(f => f != finish)
+            .SelectMany(f => f.LinesOf(baked))
+            .ToHashSet<IngredientLine>(ReferenceEqualityComparer.Instance);
         // What a line of the others says is open stays open here: it is made beside.
-        var own = Of(baked with { Parts = [.. baked.Parts.Select(p => p with { Lines = [.. p.Lines.Where(l => mine.Contains(l) || !theirs.Contains(l))] })], Choices = [], Swaps = [], Finishes = [] }, knowledge);
+        var own = Of(
+            baked with
+            {
+                Parts = [.. baked.Parts.Select(p => p with { Lines = [.. p.Lines.Where(l => mine.Contains(l) || !theirs.Contains(l))] })],
+                Choices = [],
+                Swaps = [],
+                Finishes = [],
+            },
+            knowledge
+        );
         var beside = whole.Contains.Except(own.Contains).ToImmutableArray();
         var traits = whole.Traits & ~own.Traits;
-        var open = own.Open.Where(o => whole.Open.Any(w => w.Line == o.Line)).Concat(whole.Open.Where(w => !own.Open.Any(o => o.Line == w.Line))).ToList();
-        if (beside.Length > 0 || traits != IngredientTraits.None) open.Add(new NotKnown("", "made beside pieces that contain it", beside, traits));
+        var open = own
+            .Open.Where(o => whole.Open.Any(w => w.Line == o.Line))
+            .Concat(whole.Open.Where(w => !own.Open.Any(o => o.Line == w.Line)))
+            .ToList();
+        if (beside.Length > 0 || traits != IngredientTraits.None)
+            open.Add(new NotKnown("", "made beside pieces that contain it", beside, traits));
         return new AllergenStatement(own.Contains, [.. open], own.Traits, whole.HasRawEgg) { HasSpirit = own.HasSpirit };
     }
 

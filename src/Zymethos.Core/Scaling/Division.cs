@@ -15,7 +15,8 @@ public sealed record Division(int Count, Mass Each, string Name)
     /// <param name="setAside">Dough set aside before dividing, by those who keep that custom; zero or more.</param>
     public static Division? Of(Recipe recipe, double factor, Mass setAside)
     {
-        if (recipe.DividedInto == 0) return null;
+        if (recipe.DividedInto == 0)
+            return null;
         var dough = (RecipeFacts.Dough(recipe) * factor).Grams - setAside.Grams;
         var count = Math.Max(1, (int)Math.Round(recipe.DividedInto * factor));
         return dough <= 0 ? null : new Division(count, Mass.FromGrams(dough / count), recipe.DivisionName);

@@ -9,14 +9,16 @@ namespace Zymethos.Core.Scaling;
 /// <param name="Density">Grams in a millilitre of batter or dough as it goes in.</param>
 public sealed record FillRule(double Least, double Usual, double Most, double Density)
 {
-    /// <summary>The rule for a kind of bake. Common practice, no source; quick loaves two thirds, layers a half to two thirds, rings two thirds to three quarters.</summary>
-    public static FillRule For(RecipeKind kind) => kind switch
-    {
-        RecipeKind.Bread or RecipeKind.Buns => new(0.35, 0.50, 0.60, 1.10),
-        RecipeKind.LayerCake => new(0.40, 0.58, 0.67, 0.90),
-        RecipeKind.RingCake => new(0.50, 0.70, 0.75, 1.00),
-        RecipeKind.FruitCake => new(0.60, 0.80, 0.90, 1.15),
-        RecipeKind.Muffins => new(0.50, 0.67, 0.80, 1.00),
-        _ => new(0.45, 0.63, 0.70, 1.00),
-    };
+    /// <summary>The rule for a kind of bake. Common practice, no source; quick loaves two thirds, layers a half to two thirds, rings two
+    /// thirds to three quarters.</summary>
+    public static FillRule For(RecipeKind kind) =>
+        kind switch
+        {
+            RecipeKind.Bread or RecipeKind.Buns => new(0.35, 0.50, 0.60, 1.10),
+            RecipeKind.LayerCake => new(0.40, 0.58, 0.67, 0.90),
+            RecipeKind.RingCake => new(0.50, 0.70, 0.75, 1.00),
+            RecipeKind.FruitCake => new(0.60, 0.80, 0.90, 1.15),
+            RecipeKind.Muffins => new(0.50, 0.67, 0.80, 1.00),
+            _ => new(0.45, 0.63, 0.70, 1.00),
+        };
 }

@@ -35,9 +35,16 @@ public sealed record MixerFit(int Mixes, Mass Each, string Reason)
         // Five per cent over is what every bowl bears.
         var mixes = Math.Max(1, (int)Math.Ceiling(most - 0.05));
         var each = dough * (1.0 / mixes);
-        var limit = kneaded && byFlour >= byMass ? $"{FlourPerLitre * litres:0} g of flour" : $"{(kneaded ? DoughPerLitre : BatterPerLitre) * litres / 1000:0.#} kg {(kneaded ? "of dough" : "of batter")}";
-        return new MixerFit(mixes, each, mixes == 1
-            ? $"One mix: the {litres:0.#} L bowl takes about {limit}."
-            : $"{mixes} equal mixes of {each}: the {litres:0.#} L bowl takes about {limit} at a time.");
+        var limit =
+            kneaded && byFlour >= byMass
+                ? $"{FlourPerLitre * litres:0} g of flour"
+                : $"{(kneaded ? DoughPerLitre : BatterPerLitre) * litres / 1000:0.#} kg {(kneaded ? "of dough" : "of batter")}";
+        return new MixerFit(
+            mixes,
+            each,
+            mixes == 1
+                ? $"One mix: the {litres:0.#} L bowl takes about {limit}."
+                : $"{mixes} equal mixes of {each}: the {litres:0.#} L bowl takes about {limit} at a time."
+        );
     }
 }

@@ -17,7 +17,8 @@ public sealed record ScaledLine(IngredientLine Line, Mass? Weight, string Measur
 /// <param name="Weight">What all lines of known weight weigh together.</param>
 public sealed record ScaledPart(Part Part, ImmutableArray<ScaledLine> Lines, Mass Weight);
 
-/// <summary>A recipe's ingredients at a scale. Everything scales by weight in proportion, leaveners, salt and spice too (the professional school).</summary>
+/// <summary>A recipe's ingredients at a scale. Everything scales by weight in proportion, leaveners, salt and spice too (the professional
+/// school).</summary>
 /// <param name="Recipe">The recipe as it is baked: choices made, swaps taken.</param>
 /// <param name="Factor">How many times the recipe; above 0.</param>
 /// <param name="Parts">Its parts.</param>
@@ -50,7 +51,8 @@ public sealed record ScaledRecipe(Recipe Recipe, double Factor, ImmutableArray<S
     /// <exception cref="ArgumentOutOfRangeException">The factor lies outside <see cref="Smallest"/> to <see cref="Largest"/>.</exception>
     public static ScaledRecipe ByMultiple(Recipe recipe, double factor, IngredientKnowledge? knowledge = null, bool cutBack = false)
     {
-        if (!(factor >= Smallest && factor <= Largest)) throw new ArgumentOutOfRangeException(nameof(factor), factor, "A scale lies between 0.05 and 100.");
+        if (!(factor >= Smallest && factor <= Largest))
+            throw new ArgumentOutOfRangeException(nameof(factor), factor, "A scale lies between 0.05 and 100.");
         var known = knowledge ?? IngredientKnowledge.Shipped;
         var cuts = cutBack && factor >= CutBackFrom;
         return new ScaledRecipe(recipe, factor, [.. recipe.Parts.Select(p => Scale(p, factor, known, cuts))]);
@@ -65,36 +67,47 @@ public sealed record ScaledRecipe(Recipe Recipe, double Factor, ImmutableArray<S
     private static ScaledLine Scale(IngredientLine line, double factor, IngredientKnowledge knowledge, bool cutBack)
     {
         var ingredient = knowledge.Meant(line.Ingredient);
-        if (cutBack) factor *= Cut(ingredient);
+        if (cutBack)
+            factor *= Cut(ingredient);
         Mass? weight = line.Weight is { } w ? w * factor : null;
         var measure = Measure(line, weight, factor, ingredient);
         return new ScaledLine(line, weight, measure, weight is { Grams: < SpoonBelowGrams } && measure.Length > 0);
     }
 
-    private static double Cut(Ingredient? ingredient) => ingredient switch
-    {
-        null => 1,
-        { Name: "baking powder" or "baking soda" or "instant yeast" or "active dry yeast" or "fresh yeast" } => LeavenerCut,
-        { Composition: { Protein: < 21, Sugar: < 8 }, CupGrams: >= 80 and <= 125, Packages: [<= 70, ..] } => SpiceCut,
-        _ => 1,
-    };
+    private static double Cut(Ingredient? ingredient) =>
+        ingredient switch
+        {
+            null => 1,
+            { Role: IngredientRole.Leavener or IngredientRole.Yeast } => LeavenerCut,
+            { Role: IngredientRole.Spice } => SpiceCut,
+            _ => 1,
+        };
 
     private static string Measure(IngredientLine line, Mass? weight, double factor, Ingredient? ingredient)
     {
-        if (line.Amount is not { } amount) return "";
-        if (amount.Unit.Dimension == UnitDimension.Count) return Count(line, amount, weight, factor, ingredient);
+        if (line.Amount is not { } amount)
+            return "";
+        if (amount.Unit.Dimension == UnitDimension.Count)
+            return Count(line, amount, weight, factor, ingredient);
         var scaled = amount with { Low = amount.Low * factor, High = amount.High * factor };
         if (amount.Unit.Dimension == UnitDimension.Mass)
         {
             // Grams in the recipe: the cup is told beside them, for those who have no scale.
-            if (weight is not { } w) return scaled.ToText();
-            return ingredient is { Name: not "egg" } && SpoonsAndCups.For(w, ingredient, Forms(line)) is { } measured ? measured.WithError : "";
+            if (weight is not { } w)
+                return scaled.ToText();
+            return ingredient is { Name: not "egg" } && SpoonsAndCups.For(w, ingredient, Forms(line)) is { } measured
+                ? measured.WithError
+                : "";
         }
 
         if (amount.High > amount.Low)
         {
-            if (Exists(scaled.Low, amount.Unit) && Exists(scaled.High, amount.Unit)) return scaled.ToText();
-            var ends = new[] { amount.Low, amount.High }.Select(a => SpoonsAndCups.For(Volume.FromMillilitres(a * amount.Unit.Size * factor))?.Text ?? "a pinch").Distinct().ToList();
+            if (Exists(scaled.Low, amount.Unit) && Exists(scaled.High, amount.Unit))
+                return scaled.ToText();
+            var ends = new[] { amount.Low, amount.High }
+                .Select(a => SpoonsAndCups.For(Volume.FromMillilitres(a * amount.Unit.Size * factor))?.Text ?? "a pinch")
+                .Distinct()
+                .ToList();
             return string.Join(" to ", ends);
         }
 
@@ -104,11 +117,16 @@ public sealed record ScaledRecipe(Recipe Recipe, double Factor, ImmutableArray<S
     /// <summary>Whether so many of a unit can be filled with what lies in a drawer.</summary>
     private static bool Exists(double count, MeasureUnit unit)
     {
-        var (least, steps) = unit == MeasureUnit.Cup ? (0.25, 12) : unit == MeasureUnit.Tablespoon ? (0.5, 2) : unit == MeasureUnit.Teaspoon ? (0.125, 8) : (1.0, 1);
+        var (least, steps) =
+            unit == MeasureUnit.Cup ? (0.25, 12)
+            : unit == MeasureUnit.Tablespoon ? (0.5, 2)
+            : unit == MeasureUnit.Teaspoon ? (0.125, 8)
+            : (1.0, 1);
         return count >= least - 1e-9 && Math.Abs((count * steps) - Math.Round(count * steps)) < 1e-6;
     }
 
-    private static string[] Forms(IngredientLine line) => line.Form.Split([',', ' '], StringSplitOptions.RemoveEmptyEntries | StringSplitOptions.TrimEntries);
+    private static string[] Forms(IngredientLine line) =>
+        line.Form.Split([',', ' '], StringSplitOptions.RemoveEmptyEntries | StringSplitOptions.TrimEntries);
 
     private static string Count(IngredientLine line, Amount amount, Mass? weight, double factor, Ingredient? ingredient)
     {
@@ -117,15 +135,22 @@ public sealed record ScaledRecipe(Recipe Recipe, double Factor, ImmutableArray<S
         {
             // Eggs come out whole or are beaten and weighed.
             var eggs = EggMeasure.For(beaten);
-            if (eggs is { Yolks: 0, Whites: 0 } && Math.Abs(eggs.ErrorPercent) <= EggMeasure.WholeWithin) return eggs.ToText();
+            if (eggs is { Yolks: 0, Whites: 0 } && Math.Abs(eggs.ErrorPercent) <= EggMeasure.WholeWithin)
+                return eggs.ToText();
             return $"beat and weigh, or {eggs.ToText()} ({(eggs.ErrorPercent < 0 ? "−" : "+")}{Math.Abs(eggs.ErrorPercent):0} %)";
         }
 
         var whole = Math.Round(scaled.Low);
         // Nobody cracks half a yolk.
-        if (ingredient?.Name is "egg yolk" or "egg white" && weight is { } part && amount.High <= amount.Low && (whole < 1 || Math.Abs(scaled.Low - whole) / scaled.Low > 0.05))
+        if (
+            ingredient?.Name is "egg yolk" or "egg white"
+            && weight is { } part
+            && amount.High <= amount.Low
+            && (whole < 1 || Math.Abs(scaled.Low - whole) / scaled.Low > 0.05)
+        )
             return $"beat and weigh {part}";
-        if (scaled.High > scaled.Low) return scaled.ToText();
+        if (scaled.High > scaled.Low)
+            return scaled.ToText();
         return whole > 0 && Math.Abs(scaled.Low - whole) / scaled.Low <= 0.05 ? Amount.Of(whole, amount.Unit).ToText() : scaled.ToText();
     }
 }

@@ -1,4 +1,4 @@
-using Zymethos.Core.Interchange;
+using Zymethos.Interchange.Documents;
 using Zymethos.Store.Tenancy;
 
 namespace Zymethos.Store.Books;

@@ -1,5 +1,5 @@
 using NodaTime;
-using Zymethos.Core.Drafts;
+using Zymethos.Interchange.Drafts;
 using Zymethos.Store.Tenancy;
 
 namespace Zymethos.Store.Books;
@@ -21,6 +21,10 @@ public sealed class RecipeDraftRow : IKitchenOwned
 
     /// <summary>When it last saved itself.</summary>
     public Instant SavedAt { get; set; }
+
+    /// <summary>The recipe of the Book as it stood when this edit was begun; empty for a new one, and for edits begun before this was
+    /// kept.</summary>
+    public string Begun { get; set; } = "";
 
     /// <summary>Changes with every write (PostgreSQL's xmin).</summary>
     public uint Version { get; set; }

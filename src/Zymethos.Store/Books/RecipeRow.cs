@@ -1,5 +1,5 @@
-using Zymethos.Core.Interchange;
 using Zymethos.Core.Recipes;
+using Zymethos.Interchange.Documents;
 using Zymethos.Store.Tenancy;
 
 namespace Zymethos.Store.Books;

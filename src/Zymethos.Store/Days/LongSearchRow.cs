@@ -1,5 +1,5 @@
 using NodaTime;
-using Zymethos.Core.Interchange;
+using Zymethos.Interchange.Documents;
 using Zymethos.Store.Tenancy;
 
 namespace Zymethos.Store.Days;

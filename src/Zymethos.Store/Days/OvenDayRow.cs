@@ -1,5 +1,5 @@
 using NodaTime;
-using Zymethos.Core.Interchange;
+using Zymethos.Interchange.Documents;
 using Zymethos.Store.Tenancy;
 
 namespace Zymethos.Store.Days;
@@ -34,13 +34,31 @@ public sealed class OvenDayRow : IKitchenOwned
     public uint Version { get; set; }
 }
 
-/// <summary>The part of a plan that cannot be worked out again from the day it belongs to.</summary>
-/// <param name="Format">Version of this document, 1.</param>
+/// <summary>A plan with all that it was made of, so that it stays what it was: times, needs and windows are never worked out
+/// again.</summary>
+/// <param name="Format">Version of this document: 2, or 1 without network and statements.</param>
 /// <param name="BoundFinish">The finishing minute that no plan can beat.</param>
 /// <param name="Tasks">Starts, hands and shelves in the order of the network.</param>
 /// <param name="Note">What changed when it was last planned again, in a sentence; empty when nothing to say.</param>
 /// <param name="Modes">Ways to wait that the planner chose; left out where nothing was to choose.</param>
-public sealed record SavedPlan(int Format, int BoundFinish, IReadOnlyList<SavedTask> Tasks, string Note, IReadOnlyList<SavedMode>? Modes = null);
+/// <param name="Network">The compiled day; null in plans of format 1, for which it is compiled again.</param>
+/// <param name="Statements">What was known of each bake's allergens and cautions when it was planned, to notice what has changed; null in
+/// plans of format 1.</param>
+public sealed record SavedPlan(
+    int Format,
+    int BoundFinish,
+    IReadOnlyList<SavedTask> Tasks,
+    string Note,
+    IReadOnlyList<SavedMode>? Modes = null,
+    NetworkDocument? Network = null,
+    IReadOnlyList<SavedStatement>? Statements = null
+);
+
+/// <summary>What was known of a bake.</summary>
+/// <param name="Bake">Its name.</param>
+/// <param name="Allergens">Its statement of allergens, sentence by sentence.</param>
+/// <param name="Cautions">What to beware of, sentence by sentence.</param>
+public sealed record SavedStatement(string Bake, IReadOnlyList<string> Allergens, IReadOnlyList<string> Cautions);
 
 /// <summary>A way to wait that the planner chose.</summary>
 /// <param name="Bake">Index of the bake.</param>
@@ -55,4 +73,11 @@ public sealed record SavedMode(int Bake, string Step, int Mode);
 /// <param name="Shelves">Shelf of each pan.</param>
 /// <param name="End">Minute it ends; null in plans of before, when nothing lengthened a step.</param>
 /// <param name="Oven">Which oven, 0 the first; null in plans of before, when there was one.</param>
-public sealed record SavedTask(string Id, int Start, IReadOnlyList<int[]> Hands, IReadOnlyList<int> Shelves, int? End = null, int? Oven = null);
+public sealed record SavedTask(
+    string Id,
+    int Start,
+    IReadOnlyList<int[]> Hands,
+    IReadOnlyList<int> Shelves,
+    int? End = null,
+    int? Oven = null
+);

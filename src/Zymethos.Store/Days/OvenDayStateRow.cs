@@ -1,12 +1,12 @@
 using NodaTime;
-using Zymethos.Core.Interchange;
+using Zymethos.Interchange.Documents;
 using Zymethos.Store.Tenancy;
 
 namespace Zymethos.Store.Days;
 
 /// <summary>
-/// A state that a planned day has been in. The states of a date are numbered; <see cref="OvenDayRow.Number"/> says which one stands. Undoing goes to the one
-/// before, doing again to the one after, and a new change drops what lay ahead.
+/// A state that a planned day has been in. The states of a date are numbered; <see cref="OvenDayRow.Number"/> says which one stands.
+/// Undoing goes to the one before, doing again to the one after, and a new change drops what lay ahead.
 /// </summary>
 public sealed class OvenDayStateRow : IKitchenOwned
 {

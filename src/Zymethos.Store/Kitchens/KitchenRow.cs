@@ -1,5 +1,5 @@
-using Zymethos.Core.Interchange;
 using Zymethos.Core.Kitchens;
+using Zymethos.Interchange.Documents;
 
 namespace Zymethos.Store.Kitchens;
 

@@ -176,6 +176,25 @@ namespace Zymethos.Store.Migrations
                     b.ToTable("AspNetUsers", (string)null);
                 });
 
+            modelBuilder.Entity("Zymethos.Store.Accounts.SignInRow", b =>
+                {
+                    b.Property<Guid>("Id")
+                        .ValueGeneratedOnAdd()
+                        .HasColumnType("uuid");
+
+                    b.Property<Instant>("At")
+                        .HasColumnType("timestamp with time zone");
+
+                    b.Property<Guid>("BakerId")
+                        .HasColumnType("uuid");
+
+                    b.HasKey("Id");
+
+                    b.HasIndex("BakerId", "At");
+
+                    b.ToTable("sign_ins", (string)null);
+                });
+
             modelBuilder.Entity("Zymethos.Store.Books.FlourTallyRow", b =>
                 {
                     b.Property<Guid>("Id")
@@ -209,6 +228,10 @@ namespace Zymethos.Store.Migrations
                         .HasColumnName("xmin");
 
                     b.HasKey("Id");
+
+                    b.HasIndex("KitchenId", "Key")
+                        .IsUnique()
+                        .HasFilter("\"DoneAt\" IS NULL");
 
                     b.HasIndex("KitchenId", "Key", "StartedAt");
 
@@ -247,6 +270,10 @@ namespace Zymethos.Store.Migrations
                         .ValueGeneratedOnAdd()
                         .HasColumnType("uuid");
 
+                    b.Property<string>("Begun")
+                        .IsRequired()
+                        .HasColumnType("text");
+
                     b.Property<string>("Draft")
                         .IsRequired()
                         .HasColumnType("jsonb");
@@ -270,7 +297,9 @@ namespace Zymethos.Store.Migrations
 
                     b.HasKey("Id");
 
-                    b.HasIndex("KitchenId");
+                    b.HasIndex("KitchenId", "Key")
+                        .IsUnique()
+                        .HasFilter("\"Key\" <> ''");
 
                     b.ToTable("recipe_drafts", (string)null);
                 });
@@ -411,6 +440,10 @@ namespace Zymethos.Store.Migrations
                         .HasColumnType("character varying(120)");
 
                     b.HasKey("Id");
+
+                    b.HasIndex("KitchenId", "Date")
+                        .IsUnique()
+                        .HasFilter("\"State\" IN ('Waiting', 'Running') AND NOT \"StopAsked\"");
 
                     b.HasIndex("KitchenId", "Date", "AskedAt");
 
@@ -677,6 +710,15 @@ namespace Zymethos.Store.Migrations
                     b.HasOne("Zymethos.Store.Kitchens.KitchenRow", null)
                         .WithMany()
                         .HasForeignKey("KitchenId")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired();
+                });
+
+            modelBuilder.Entity("Zymethos.Store.Accounts.SignInRow", b =>
+                {
+                    b.HasOne("Zymethos.Store.Accounts.Baker", null)
+                        .WithMany()
+                        .HasForeignKey("BakerId")
                         .OnDelete(DeleteBehavior.Cascade)
                         .IsRequired();
                 });

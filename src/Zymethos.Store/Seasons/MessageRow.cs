@@ -3,7 +3,8 @@ using Zymethos.Store.Tenancy;
 
 namespace Zymethos.Store.Seasons;
 
-/// <summary>A message to the bakers of a kitchen. It is written once, whoever of several instances comes first; what becomes of it stands beside it.</summary>
+/// <summary>A message to the bakers of a kitchen. It is written once, whoever of several instances comes first; what becomes of it stands
+/// beside it.</summary>
 public sealed class MessageRow : IKitchenOwned
 {
     /// <summary>Id of the row.</summary>

@@ -1,5 +1,5 @@
 using NodaTime;
-using Zymethos.Core.Interchange;
+using Zymethos.Interchange.Documents;
 using Zymethos.Store.Tenancy;
 
 namespace Zymethos.Store.Seasons;
@@ -32,7 +32,7 @@ public sealed class SeasonRow : IKitchenOwned
     public SeasonSheet? SheetBefore { get; set; }
 
     /// <summary>Secret part of the address of its calendar; null when it has none.</summary>
-    public string? FeedKey { get; set; }
+    public string? CalendarKey { get; set; }
 
     /// <summary>Where reminders are sent; empty for nowhere.</summary>
     public string RemindTo { get; set; } = "";

@@ -1,4 +1,4 @@
-using Zymethos.Core.Interchange;
+using Zymethos.Interchange.Documents;
 
 namespace Zymethos.Web.Api;
 
@@ -10,28 +10,42 @@ internal static class ApiBody
         where T : class
     {
         if (await BytesAsync(request, cancel) is not { } body)
-            return (null, Problems.Make(StatusCodes.Status413PayloadTooLarge, "too-large", "The document is too large.", $"At most {ApiLimits.LargestBody / 1000} kB are read."));
+            return (
+                null,
+                Problems.Make(
+                    StatusCodes.Status413PayloadTooLarge,
+                    "too-large",
+                    "The document is too large.",
+                    $"At most {ApiLimits.LargestBody / 1000} kB are read."
+                )
+            );
         var (document, fault) = OpenJson.Read<T>(body);
         return fault is null
             ? (document, null)
-            : (null, Problems.Make(
-                StatusCodes.Status400BadRequest,
-                "unreadable-document",
-                "The document cannot be read.",
-                fault.Message,
-                new Dictionary<string, object?> { ["errors"] = new[] { new { path = fault.Path, message = fault.Message } } }));
+            : (
+                null,
+                Problems.Make(
+                    StatusCodes.Status400BadRequest,
+                    "unreadable-document",
+                    "The document cannot be read.",
+                    fault.Message,
+                    new Dictionary<string, object?> { ["errors"] = new[] { new { path = fault.Path, message = fault.Message } } }
+                )
+            );
     }
 
     /// <summary>The body, or null when it is larger than allowed. Never holds more than the limit.</summary>
     private static async Task<byte[]?> BytesAsync(HttpRequest request, CancellationToken cancel)
     {
-        if (request.ContentLength > ApiLimits.LargestBody) return null;
+        if (request.ContentLength > ApiLimits.LargestBody)
+            return null;
         using var copy = new MemoryStream();
         var buffer = new byte[81920];
         int read;
         while ((read = await request.Body.ReadAsync(buffer, cancel)) > 0)
         {
-            if (copy.Length + read > ApiLimits.LargestBody) return null;
+            if (copy.Length + read > ApiLimits.LargestBody)
+                return null;
             copy.Write(buffer, 0, read);
         }
 

@@ -20,10 +20,26 @@ public static class ApiLimits
         options.OnRejected = async (context, cancel) =>
         {
             context.HttpContext.Response.Headers.RetryAfter = "60";
-            await Problems.WriteAsync(context.HttpContext, StatusCodes.Status429TooManyRequests, "Too many calls.", $"At most {perMinute} calls a minute from one address.", cancel);
+            await Problems.WriteAsync(
+                context.HttpContext,
+                StatusCodes.Status429TooManyRequests,
+                "Too many calls.",
+                $"At most {perMinute} calls a minute from one address.",
+                cancel
+            );
         };
-        options.AddPolicy(Policy, http => RateLimitPartition.GetFixedWindowLimiter(
-            http.Connection.RemoteIpAddress?.ToString() ?? "unknown",
-            _ => new FixedWindowRateLimiterOptions { PermitLimit = perMinute, Window = TimeSpan.FromMinutes(1), QueueLimit = 0 }));
+        options.AddPolicy(
+            Policy,
+            http =>
+                RateLimitPartition.GetFixedWindowLimiter(
+                    http.Connection.RemoteIpAddress?.ToString() ?? "unknown",
+                    _ => new FixedWindowRateLimiterOptions
+                    {
+                        PermitLimit = perMinute,
+                        Window = TimeSpan.FromMinutes(1),
+                        QueueLimit = 0,
+                    }
+                )
+        );
     }
 }

@@ -7,8 +7,8 @@ internal static class CallDescription
 {
     /// <summary>Names a call that takes and gives a JSON document, with the problems every call can answer with.</summary>
     public static void Describe<TIn, TOut>(this RouteHandlerBuilder call, string name, string summary, string description)
-        where TIn : notnull => call
-            .WithName(name)
+        where TIn : notnull =>
+        call.WithName(name)
             .WithSummary(summary)
             .WithDescription(description)
             .Accepts<TIn>("application/json")

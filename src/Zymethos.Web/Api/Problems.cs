@@ -7,12 +7,14 @@ namespace Zymethos.Web.Api;
 public static class Problems
 {
     /// <summary>What is wrong with a document, each fault with its path.</summary>
-    public static IResult Faults(IReadOnlyList<Fault> faults) => Make(
-        StatusCodes.Status422UnprocessableEntity,
-        "faulty-document",
-        "The document cannot be planned as it stands.",
-        string.Join(" ", faults.Take(3).Select(f => f.Message)),
-        new Dictionary<string, object?> { ["errors"] = faults.Select(f => new { path = f.Path, message = f.Message }) });
+    public static IResult Faults(IReadOnlyList<Fault> faults) =>
+        Make(
+            StatusCodes.Status422UnprocessableEntity,
+            "faulty-document",
+            "The document cannot be planned as it stands.",
+            string.Join(" ", faults.Take(3).Select(f => f.Message)),
+            new Dictionary<string, object?> { ["errors"] = faults.Select(f => new { path = f.Path, message = f.Message }) }
+        );
 
     /// <summary>A problem of its own kind.</summary>
     public static IResult Make(int status, string type, string title, string detail, IDictionary<string, object?>? extensions = null) =>
@@ -23,9 +25,16 @@ public static class Problems
     {
         context.Response.StatusCode = status;
         return context.Response.WriteAsJsonAsync(
-            new ProblemDetails { Status = status, Title = title, Detail = detail, Type = $"/problems/{status}" },
+            new ProblemDetails
+            {
+                Status = status,
+                Title = title,
+                Detail = detail,
+                Type = $"/problems/{status}",
+            },
             options: null,
             contentType: "application/problem+json",
-            cancellationToken: cancel);
+            cancellationToken: cancel
+        );
     }
 }

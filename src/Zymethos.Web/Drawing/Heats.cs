@@ -8,15 +8,17 @@ namespace Zymethos.Web.Drawing;
 public static class Heats
 {
     /// <summary>Both scales as the dials have them, the kitchen's own first.</summary>
-    public static string Say(Temperature temperature, MeasuringHabit habit) => habit == MeasuringHabit.Metric
-        ? $"{temperature.CelsiusDial} °C / {temperature.FahrenheitDial} °F"
-        : $"{temperature.FahrenheitDial} °F / {temperature.CelsiusDial} °C";
+    public static string Say(Temperature temperature, MeasuringHabit habit) =>
+        habit == MeasuringHabit.Metric
+            ? $"{temperature.CelsiusDial} °C / {temperature.FahrenheitDial} °F"
+            : $"{temperature.FahrenheitDial} °F / {temperature.CelsiusDial} °C";
 
     /// <summary>The same with what a fan oven and a gas oven are set to.</summary>
     public static string SayFully(Temperature temperature, MeasuringHabit habit)
     {
         var gas = OvenMarks.GasMark(temperature) is { } mark ? $", gas {mark}" : "";
         var fan = OvenMarks.Fan(temperature);
-        return $"{Say(temperature, habit)} (fan {(habit == MeasuringHabit.Metric ? $"{fan.CelsiusDial} °C" : $"{OvenMarks.FanFahrenheitDial(temperature)} °F")}{gas})";
+        return $"{Say(temperature, habit)} (fan "
+            + $"{(habit == MeasuringHabit.Metric ? $"{fan.CelsiusDial} °C" : $"{OvenMarks.FanFahrenheitDial(temperature)} °F")}{gas})";
     }
 }

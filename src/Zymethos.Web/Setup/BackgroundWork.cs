@@ -2,18 +2,24 @@ using Hangfire;
 using Hangfire.AspNetCore;
 using Hangfire.PostgreSql;
 using Hangfire.PostgreSql.Factories;
-using Zymethos.Web.LongSearches;
+using Zymethos.Planning.Search;
+using Zymethos.Planning.Seasons;
+using Zymethos.Work.LongSearches;
+using Zymethos.Work.Seasons;
 
 namespace Zymethos.Web.Setup;
 
 /// <summary>Background work on the same PostgreSQL: whichever instance is free takes it up, and takes over from one that ended.</summary>
 public static class BackgroundWork
 {
-    /// <summary>Adds the queue and one worker to it: a search uses several threads of its own.</summary>
+    // A search uses several threads of its own; the second worker is there for what is short while a long one goes on.
+    private const int Workers = 2;
+
+    /// <summary>Adds the queue and its workers.</summary>
     public static void AddBackgroundWork(this IServiceCollection services, string connection)
     {
-        // The storage belongs to this container and not to the process: two instances in one process, as in tests, each have their own. It is made when it is first
-        // asked for, after the database is there.
+        // The storage belongs to this container and not to the process: two instances in one process, as in tests, each have their own. It
+        // is made when it is first asked for, after the database is there.
         services.AddSingleton<JobStorage>(_ =>
         {
             var options = new PostgreSqlStorageOptions
@@ -23,25 +29,34 @@ public static class BackgroundWork
                 // Work whose instance was killed is free again after this; while an instance lives it keeps what it holds.
                 InvisibilityTimeout = TimeSpan.FromSeconds(30),
                 UseSlidingInvisibilityTimeout = true,
+                // The same for the queue's own locks: an instance that was killed while it held one stops the others no longer than this.
+                DistributedLockTimeout = TimeSpan.FromSeconds(30),
+                TransactionSynchronisationTimeout = TimeSpan.FromSeconds(30),
             };
             return new PostgreSqlStorage(new NpgsqlConnectionFactory(connection, options), options);
         });
-        // So does the one that makes workers: the library's own is one for the whole process, and may be another instance's, which has ended.
+        // So does the one that makes workers: the library's own is one for the whole process, and may be another instance's, which has
+        // ended.
         services.AddSingleton<JobActivator>(p => new AspNetCoreJobActivator(p.GetRequiredService<IServiceScopeFactory>()));
-        services.AddHangfire((provider, c) => c
-            .SetDataCompatibilityLevel(CompatibilityLevel.Version_180)
-            .UseSimpleAssemblyNameTypeSerializer()
-            .UseRecommendedSerializerSettings()
-            .UseStorage(provider.GetRequiredService<JobStorage>()));
-        services.AddHangfireServer((provider, o) =>
-        {
-            o.Activator = provider.GetRequiredService<JobActivator>();
-            o.WorkerCount = 1;
-            o.ServerName = LongSearchWorker.Instance;
-            o.ShutdownTimeout = TimeSpan.FromSeconds(5);
-        });
-        services.AddSingleton<DaySearch>(Core.Planning.ModeChooser.Plan);
-        services.AddSingleton<Seasons.SeasonSearch>(Core.Seasons.SeasonPlanner.Plan);
+        services.AddHangfire(
+            (provider, c) =>
+                c.SetDataCompatibilityLevel(CompatibilityLevel.Version_180)
+                    .UseTypeSerializer(JobNames.Of)
+                    .UseTypeResolver(JobNames.Find)
+                    .UseRecommendedSerializerSettings()
+                    .UseStorage(provider.GetRequiredService<JobStorage>())
+        );
+        services.AddHangfireServer(
+            (provider, o) =>
+            {
+                o.Activator = provider.GetRequiredService<JobActivator>();
+                o.WorkerCount = Workers;
+                o.ServerName = LongSearchWorker.Instance;
+                o.ShutdownTimeout = TimeSpan.FromSeconds(5);
+            }
+        );
+        services.AddSingleton<DaySearch>(ModeChooser.Plan);
+        services.AddSingleton<SeasonSearch>(SeasonPlanner.Plan);
         services.AddScoped<LongSearchDesk>();
         services.AddScoped<LongSearchWorker>();
     }

@@ -4,8 +4,9 @@ using Zymethos.Store;
 using Zymethos.Store.Accounts;
 using Zymethos.Store.Demo;
 using Zymethos.Store.Tenancy;
-using Zymethos.Web.OvenDays;
-using Zymethos.Web.Seasons;
+using Zymethos.Work.House;
+using Zymethos.Work.OvenDays;
+using Zymethos.Work.Seasons;
 
 namespace Zymethos.Web.Setup;
 
@@ -21,15 +22,25 @@ public static class DatabaseStartup
         await using var scope = services.CreateAsyncScope();
         var context = scope.ServiceProvider.GetRequiredService<ZymethosContext>();
         await StoreSetup.MigrateAsync(context, cancel);
-        if (!scope.ServiceProvider.GetRequiredService<AppSettings>().WithDemo) return;
+        if (!scope.ServiceProvider.GetRequiredService<AppSettings>().WithDemo)
+            return;
 
         var options = scope.ServiceProvider.GetRequiredService<DbContextOptions<ZymethosContext>>();
-        var isNew = await DemoKitchen.SeedAsync(options, cancel);
-        await using var demo = new ZymethosContext(options, new FixedKitchen(DemoKitchen.Id));
+        await DemoSeed.SeedAsync(options, cancel);
+        await using var demo = new ZymethosContext(options, new FixedKitchen(DemoSeed.Id));
         await ActivatorUtilities.CreateInstance<DemoSeason>(scope.ServiceProvider, demo).MakeAsync(cancel);
-        if (!isNew) return;
+        // A start that was killed half way is made whole by the next one.
         var users = scope.ServiceProvider.GetRequiredService<UserManager<Baker>>();
-        await users.CreateAsync(new Baker { Id = Guid.CreateVersion7(), UserName = DemoEmail, Email = DemoEmail, KitchenId = DemoKitchen.Id });
+        if (await users.FindByEmailAsync(DemoEmail) is null)
+            await users.CreateAsync(
+                new Baker
+                {
+                    Id = Guid.CreateVersion7(),
+                    UserName = DemoEmail,
+                    Email = DemoEmail,
+                    KitchenId = DemoSeed.Id,
+                }
+            );
         await ActivatorUtilities.CreateInstance<DemoDay>(scope.ServiceProvider, demo).PlanAsync(cancel);
     }
 }

@@ -1,5 +1,5 @@
 using Microsoft.AspNetCore.Mvc.ModelBinding.Metadata;
-using Zymethos.Core.Drafts;
+using Zymethos.Interchange.Drafts;
 
 namespace Zymethos.Web.Setup;
 
@@ -9,6 +9,7 @@ public sealed class KeepEmptyText : IDisplayMetadataProvider
     /// <inheritdoc />
     public void CreateDisplayMetadata(DisplayMetadataProviderContext context)
     {
-        if (context.Key.ContainerType?.Namespace == typeof(RecipeDraft).Namespace) context.DisplayMetadata.ConvertEmptyStringToNull = false;
+        if (context.Key.ContainerType?.Namespace == typeof(RecipeDraft).Namespace)
+            context.DisplayMetadata.ConvertEmptyStringToNull = false;
     }
 }

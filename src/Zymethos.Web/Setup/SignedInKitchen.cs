@@ -13,8 +13,7 @@ public sealed class SignedInKitchen(IHttpContextAccessor accessor) : ICurrentKit
     public const string Claim = "kitchen";
 
     /// <inheritdoc />
-    public Guid? KitchenId =>
-        Guid.TryParse(accessor.HttpContext?.User.FindFirstValue(Claim), out var id) ? id : null;
+    public Guid? KitchenId => Guid.TryParse(accessor.HttpContext?.User.FindFirstValue(Claim), out var id) ? id : null;
 }
 
 /// <summary>Writes the kitchen into the claims when somebody signs in.</summary>

@@ -13,7 +13,10 @@ public sealed class ConductionTests
     [Fact]
     public void Eigenvalues_and_coefficients_are_those_of_the_table()
     {
-        var rows = File.ReadLines(Path.Combine(AppContext.BaseDirectory, "Heat", "conduction-one-term.csv")).Skip(1).Select(r => r.Split(',')).ToList();
+        var rows = File.ReadLines(Path.Combine(AppContext.BaseDirectory, "Heat", "conduction-one-term.csv"))
+            .Skip(1)
+            .Select(r => r.Split(','))
+            .ToList();
         Assert.Equal(6, rows.Count);
         foreach (var row in rows)
         {
@@ -24,12 +27,21 @@ public sealed class ConductionTests
         }
     }
 
-    // Common practice, no source: a 9 x 5 in loaf of 55 min at 175 C gives about 17 min as muffins, 30 in a shallow 9 in round, 28 in a mini loaf.
+    // Common practice, no source: a 9 x 5 in loaf of 55 min at 175 C gives about 17 min as muffins, 30 in a shallow 9 in round, 28 in a
+    // mini loaf.
     [Theory]
     [InlineData(PanShape.Muffin, 2.75, 2.75, 1.375, 0.92, 14, 19)]
     [InlineData(PanShape.Round, 9, 9, 1.5, 1.0, 27, 33)]
     [InlineData(PanShape.Loaf, 5.75, 3.25, 2.25, 1.33, 25, 31)]
-    public void A_loaf_in_another_pan_takes_about_what_bakers_say(PanShape shape, double length, double width, double depth, double height, double low, double high)
+    public void A_loaf_in_another_pan_takes_about_what_bakers_say(
+        PanShape shape,
+        double length,
+        double width,
+        double depth,
+        double height,
+        double low,
+        double high
+    )
     {
         var loaf = BatterBody.In(Pan(PanShape.Loaf, 9, 5, 3), Length.FromInches(2));
         var other = BatterBody.In(Pan(shape, length, width, depth), Length.FromInches(height));
@@ -56,15 +68,19 @@ public sealed class ConductionTests
             var fit = PanFit.Of(Mass.FromGrams(1100), RecipeKind.QuickLoaf, pan)!;
             var time = BakeTime.In(own, takes, fit, Temperature.FromCelsius(175));
             Assert.True(time.LikelyMinutes < last, $"{pan.Name}: {time.LikelyMinutes}");
-            Assert.True(time.FirstLookMinutes <= time.LowMinutes && time.LowMinutes <= time.LikelyMinutes && time.LikelyMinutes <= time.HighMinutes, time.ToString());
+            Assert.True(
+                time.FirstLookMinutes <= time.LowMinutes && time.LowMinutes <= time.LikelyMinutes && time.LikelyMinutes <= time.HighMinutes,
+                time.ToString()
+            );
             last = time.LikelyMinutes;
         }
     }
 
-    private static Pan Pan(PanShape shape, double length, double width, double depth) => new("pan", Length.FromInches(length), Length.FromInches(width))
-    {
-        Shape = shape,
-        Depth = Length.FromInches(depth),
-        CupWidth = shape == PanShape.Muffin ? Length.FromInches(length) : null,
-    };
+    private static Pan Pan(PanShape shape, double length, double width, double depth) =>
+        new("pan", Length.FromInches(length), Length.FromInches(width))
+        {
+            Shape = shape,
+            Depth = Length.FromInches(depth),
+            CupWidth = shape == PanShape.Muffin ? Length.FromInches(length) : null,
+        };
 }

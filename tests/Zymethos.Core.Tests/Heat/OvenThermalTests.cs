@@ -3,12 +3,13 @@ using NodaTime;
 using Zymethos.Core.Heat;
 using Zymethos.Core.Kitchens;
 using Zymethos.Core.Measures;
+using Zymethos.Planning.Compile;
 
 namespace Zymethos.Core.Tests.Heat;
 
 /// <summary>
-/// The lumped body against its own differential equation, integrated step by step, and against Newton's law of cooling
-/// (Incropera and DeWitt, "Fundamentals of Heat and Mass Transfer", ch. 5).
+/// The lumped body against its own differential equation, integrated step by step, and against Newton's law of cooling (Incropera and
+/// DeWitt, "Fundamentals of Heat and Mass Transfer", ch. 5).
 /// </summary>
 public sealed class OvenThermalTests
 {
@@ -53,19 +54,26 @@ public sealed class OvenThermalTests
 
     [Fact]
     public void There_and_back_in_time_and_temperature_agree() =>
-        Gen.Double[25, 240].Select(Gen.Double[25, 240]).Sample((a, b) =>
-        {
-            var (low, high) = (Math.Min(a, b), Math.Max(a, b));
-            Assert.Equal(high, Thermal.Heated(low, Thermal.MinutesToHeat(low, high)), 6);
-            Assert.Equal(low, Thermal.Cooled(high, Thermal.MinutesToCool(high, low, ajar: true), ajar: true), 6);
-        });
+        Gen.Double[25, 240]
+            .Select(Gen.Double[25, 240])
+            .Sample(
+                (a, b) =>
+                {
+                    var (low, high) = (Math.Min(a, b), Math.Max(a, b));
+                    Assert.Equal(high, Thermal.Heated(low, Thermal.MinutesToHeat(low, high)), 6);
+                    Assert.Equal(low, Thermal.Cooled(high, Thermal.MinutesToCool(high, low, ajar: true), ajar: true), 6);
+                }
+            );
 
     [Fact]
     public void Going_by_way_of_a_third_setting_is_never_quicker()
     {
         var setting = Gen.Int[50, 250].Select(Gen.Bool, (c, proof) => proof ? new OvenSetting(30, true) : new OvenSetting(c, false));
-        Gen.Select(setting, setting, setting).Sample((a, b, c) =>
-            Assert.True(Thermal.Transition(a, c) <= Thermal.Transition(a, b) + Thermal.Transition(b, c) + 1, $"{a} {b} {c}"));
+        Gen.Select(setting, setting, setting)
+            .Sample(
+                (a, b, c) =>
+                    Assert.True(Thermal.Transition(a, c) <= Thermal.Transition(a, b) + Thermal.Transition(b, c) + 1, $"{a} {b} {c}")
+            );
     }
 
     [Fact]

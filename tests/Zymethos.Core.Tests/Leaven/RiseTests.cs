@@ -24,7 +24,8 @@ public sealed class RiseTests
     public void The_rate_follows_the_model(double celsius, double rate) => Assert.Equal(rate, YeastRate.At(C(celsius)), 3);
 
     [Fact]
-    public void Nowhere_is_it_faster_than_at_its_best() => Gen.Double[-20, 80].Sample(t => Assert.InRange(YeastRate.At(C(t)), 0, 1 + 1e-12));
+    public void Nowhere_is_it_faster_than_at_its_best() =>
+        Gen.Double[-20, 80].Sample(t => Assert.InRange(YeastRate.At(C(t)), 0, 1 + 1e-12));
 
     [Fact]
     public void Held_at_the_recipes_own_temperature_a_rise_takes_the_recipes_own_time()
@@ -35,7 +36,8 @@ public sealed class RiseTests
         Assert.InRange(band.Last!.Value.TotalMinutes, 1.25 * 75, (1.25 * 75) + 1);
     }
 
-    // A worked case of the brief: a 75 min dough at 25 degrees set in a refrigerator of 4 degrees is ready in about 5 h and then holds overnight.
+    // A worked case of the brief: a 75 min dough at 25 degrees set in a refrigerator of 4 degrees is ready in about 5 h and then holds
+    // overnight.
     [Fact]
     public void A_retarded_dough_is_ready_in_about_five_hours_and_holds()
     {
@@ -55,22 +57,31 @@ public sealed class RiseTests
     }
 
     [Fact]
-    public void A_warmer_room_is_never_slower() => Gen.Select(Gen.Double[8, 31], Gen.Double[0, 2], Gen.Int[20, 150]).Sample((room, warmer, minutes) =>
-    {
-        var dose = RiseDose.Of(Duration.FromMinutes(minutes), C(24));
-        var tau = Duration.FromHours(1.2);
-        var cool = dose.Ready(new DoughCourse(C(24), C(room), tau));
-        var warm = dose.Ready(new DoughCourse(C(24), C(Math.Min(33, room + warmer)), tau));
-        if (cool is not null) Assert.True(warm!.Likely <= cool.Likely);
-    });
+    public void A_warmer_room_is_never_slower() =>
+        Gen.Select(Gen.Double[8, 31], Gen.Double[0, 2], Gen.Int[20, 150])
+            .Sample(
+                (room, warmer, minutes) =>
+                {
+                    var dose = RiseDose.Of(Duration.FromMinutes(minutes), C(24));
+                    var tau = Duration.FromHours(1.2);
+                    var cool = dose.Ready(new DoughCourse(C(24), C(room), tau));
+                    var warm = dose.Ready(new DoughCourse(C(24), C(Math.Min(33, room + warmer)), tau));
+                    if (cool is not null)
+                        Assert.True(warm!.Likely <= cool.Likely);
+                }
+            );
 
     [Fact]
-    public void What_is_gathered_along_a_course_is_the_dose_that_is_ready_there() => Gen.Select(Gen.Double[12, 34], Gen.Double[20, 28], Gen.Int[20, 200]).Sample((around, start, minutes) =>
-    {
-        var course = new DoughCourse(C(start), C(around), Duration.FromHours(1));
-        var dose = RiseDose.Along(course, Duration.FromMinutes(minutes));
-        Assert.Equal(minutes, dose.Ready(course)!.Likely.TotalMinutes, 1.01);
-    });
+    public void What_is_gathered_along_a_course_is_the_dose_that_is_ready_there() =>
+        Gen.Select(Gen.Double[12, 34], Gen.Double[20, 28], Gen.Int[20, 200])
+            .Sample(
+                (around, start, minutes) =>
+                {
+                    var course = new DoughCourse(C(start), C(around), Duration.FromHours(1));
+                    var dose = RiseDose.Along(course, Duration.FromMinutes(minutes));
+                    Assert.Equal(minutes, dose.Ready(course)!.Likely.TotalMinutes, 1.01);
+                }
+            );
 
     [Fact]
     public void In_a_frozen_room_nothing_is_ready() =>
@@ -80,7 +91,12 @@ public sealed class RiseTests
     [Fact]
     public void The_worked_example_of_water_temperature()
     {
-        var water = WaterTemperature.For(Temperature.FromFahrenheit(76), Temperature.FromFahrenheit(70), Temperature.FromFahrenheit(72), 24 * 5.0 / 9);
+        var water = WaterTemperature.For(
+            Temperature.FromFahrenheit(76),
+            Temperature.FromFahrenheit(70),
+            Temperature.FromFahrenheit(72),
+            24 * 5.0 / 9
+        );
         Assert.Equal(62, (water.Celsius * 9 / 5) + 32, 6);
     }
 

@@ -1,12 +1,15 @@
 using System.Globalization;
 using Zymethos.Core.Measures;
+using Zymethos.Planning.Reading;
 
 namespace Zymethos.Core.Tests.Measures;
 
-/// <summary>Figures of the table that were found wrong and put right (Measures/ingredient-audit.csv, which names the source of each and says that it is from memory).</summary>
+/// <summary>Figures of the table that were found wrong and put right (Measures/ingredient-audit.csv, which names the source of each and
+/// says that it is from memory).</summary>
 public sealed class IngredientAuditTests
 {
-    private static double Grams(string line, Dialect dialect = Dialect.American) => LineReader.Read(line, IngredientKnowledge.Shipped.With(dialect)).Weight!.Value.Grams;
+    private static double Grams(string line, Dialect dialect = Dialect.American) =>
+        LineReader.Read(line, IngredientKnowledge.Shipped.With(dialect)).Weight!.Value.Grams;
 
     [Theory]
     [InlineData("1 cup active dry yeast", 150)]
@@ -33,7 +36,8 @@ public sealed class IngredientAuditTests
     [InlineData("1 large egg", Dialect.American, 50)]
     [InlineData("1 egg", Dialect.American, 50)]
     [InlineData("1 egg", Dialect.Metric, 51)]
-    public void Eggs_are_those_of_where_the_recipe_comes_from(string line, Dialect dialect, double grams) => Assert.Equal(grams, Grams(line, dialect), 0.5);
+    public void Eggs_are_those_of_where_the_recipe_comes_from(string line, Dialect dialect, double grams) =>
+        Assert.Equal(grams, Grams(line, dialect), 0.5);
 
     // Imperial pint 568.26125 mL, metric cup 250 mL, Australian tablespoon 20 mL (NIST SP 811 and standards, from memory).
     [Theory]
@@ -42,7 +46,8 @@ public sealed class IngredientAuditTests
     [InlineData("1 cup water", Dialect.Australian, 250.4)]
     [InlineData("1 tbsp water", Dialect.Australian, 20.0)]
     [InlineData("1 gill water", Dialect.British, 142.3)]
-    public void Pints_cups_and_spoons_are_those_of_where_it_comes_from(string line, Dialect dialect, double grams) => Assert.Equal(grams, Grams(line, dialect), 1.0);
+    public void Pints_cups_and_spoons_are_those_of_where_it_comes_from(string line, Dialect dialect, double grams) =>
+        Assert.Equal(grams, Grams(line, dialect), 1.0);
 
     [Fact]
     public void Kosher_salt_is_asked_and_double_cream_is_fat()
@@ -55,8 +60,18 @@ public sealed class IngredientAuditTests
     [Fact]
     public void Every_row_of_the_audit_is_in_the_table() =>
         Assert.All(
-            File.ReadAllLines(Path.Combine(AppContext.BaseDirectory, "Measures", "ingredient-audit.csv")).Skip(1).Where(l => l.Length > 0).Select(l => l.Split(',')[0].Split('(')[0].Replace(" UK", "", StringComparison.Ordinal).Replace("without shell", "", StringComparison.Ordinal).Trim()),
-            name => Assert.All(name.Split('/'), n => Assert.NotNull(IngredientKnowledge.Shipped.Meant(n.Trim()))));
+            File.ReadAllLines(Path.Combine(AppContext.BaseDirectory, "Measures", "ingredient-audit.csv"))
+                .Skip(1)
+                .Where(l => l.Length > 0)
+                .Select(l =>
+                    l.Split(',')[0]
+                        .Split('(')[0]
+                        .Replace(" UK", "", StringComparison.Ordinal)
+                        .Replace("without shell", "", StringComparison.Ordinal)
+                        .Trim()
+                ),
+            name => Assert.All(name.Split('/'), n => Assert.NotNull(IngredientKnowledge.Shipped.Meant(n.Trim())))
+        );
 
     // Everyday ways of writing an amount, each with what it means.
     [Theory]
@@ -80,7 +95,8 @@ public sealed class IngredientAuditTests
     [InlineData("2 packages (4 1/2 tsp) active dry yeast", 14)]
     [InlineData("½ cube fresh yeast (21 g)", 21)]
     [InlineData("1 vanilla pod", 3)]
-    public void An_amount_is_read_the_way_people_write_it(string line, double grams) => Assert.Equal(grams, Grams(line), 0.02 * grams + 0.1);
+    public void An_amount_is_read_the_way_people_write_it(string line, double grams) =>
+        Assert.Equal(grams, Grams(line), 0.02 * grams + 0.1);
 
     [Theory]
     [InlineData("2 eggs plus 2 yolks", 2)]
@@ -92,7 +108,8 @@ public sealed class IngredientAuditTests
     [InlineData("100 g butter, softened and cut into cubes", 1)]
     [InlineData("1 cup plus 2 tbsp buttermilk", 1)]
     [InlineData("75 g dried fruit and nuts (raisins, cashews, brazil nuts)", 1)]
-    public void A_line_in_which_several_stand_is_parted(string line, int lines) => Assert.Equal(lines, LineSplitter.Split(line, IngredientKnowledge.Shipped).Count);
+    public void A_line_in_which_several_stand_is_parted(string line, int lines) =>
+        Assert.Equal(lines, LineSplitter.Split(line, IngredientKnowledge.Shipped).Count);
 
     [Theory]
     [InlineData("Rub in the butter, bake at gas mark 4 for 20 mins, caster sugar, self-raising flour", Dialect.British)]
@@ -114,5 +131,8 @@ public sealed class IngredientAuditTests
 
     [Fact]
     public void What_ends_without_a_weight_is_asked() =>
-        Assert.All(new[] { "some sprigs rosemary", "writing icing", "1 bag of moon dust", "walnut halves" }, l => Assert.NotEmpty(LineReader.Read(l).Doubts));
+        Assert.All(
+            new[] { "some sprigs rosemary", "writing icing", "1 bag of moon dust", "walnut halves" },
+            l => Assert.NotEmpty(LineReader.Read(l).Doubts)
+        );
 }

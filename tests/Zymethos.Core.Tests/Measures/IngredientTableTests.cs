@@ -10,7 +10,11 @@ public sealed class IngredientTableTests
     public static TheoryData<string, string, string, double> Published()
     {
         var data = new TheoryData<string, string, string, double>();
-        foreach (var line in File.ReadLines(Path.Combine(AppContext.BaseDirectory, "Measures", "ingredient-weights.csv")).Skip(1).Where(l => l.Length > 0))
+        foreach (
+            var line in File.ReadLines(Path.Combine(AppContext.BaseDirectory, "Measures", "ingredient-weights.csv"))
+                .Skip(1)
+                .Where(l => l.Length > 0)
+        )
         {
             var cells = line.Split(',');
             data.Add(cells[0], cells[1], cells[2], double.Parse(cells[3], CultureInfo.InvariantCulture));
@@ -69,19 +73,25 @@ public sealed class IngredientTableTests
     public void There_are_at_least_170_and_each_is_complete()
     {
         Assert.True(IngredientTable.All.Length >= 170, $"{IngredientTable.All.Length}");
-        Assert.All(IngredientTable.All, i =>
-        {
-            var c = i.Composition;
-            Assert.InRange(c.Water + c.Fat + c.Sugar + c.Protein, 0, 101);
-            Assert.True(i.CupGrams is not null || i.Pieces.Count > 0, i.Name);
-            Assert.NotEmpty(i.Source);
-        });
+        Assert.All(
+            IngredientTable.All,
+            i =>
+            {
+                var c = i.Composition;
+                Assert.InRange(c.Water + c.Fat + c.Sugar + c.Protein, 0, 101);
+                Assert.True(i.CupGrams is not null || i.Pieces.Count > 0, i.Name);
+                Assert.NotEmpty(i.Source);
+            }
+        );
     }
 
     [Fact]
     public void Every_name_and_alias_leads_to_its_own_ingredient_and_to_no_second_one()
     {
-        var owners = IngredientTable.All.SelectMany(i => i.Aliases.Append(i.Name).Select(a => (Alias: a, i.Name))).GroupBy(p => p.Alias).Where(g => g.Select(p => p.Name).Distinct().Count() > 1);
+        var owners = IngredientTable
+            .All.SelectMany(i => i.Aliases.Append(i.Name).Select(a => (Alias: a, i.Name)))
+            .GroupBy(p => p.Alias)
+            .Where(g => g.Select(p => p.Name).Distinct().Count() > 1);
         Assert.Empty(owners.Select(g => $"{g.Key}: {string.Join(", ", g.Select(p => p.Name))}"));
         Assert.All(IngredientTable.All, i => Assert.All(i.Aliases.Append(i.Name), a => Assert.Same(i, IngredientTable.Find(a))));
         Assert.Null(IngredientTable.Find("moon dust"));
@@ -105,7 +115,10 @@ public sealed class IngredientTableTests
 
     [Fact]
     public void Whatever_contains_wheat_contains_gluten() =>
-        Assert.All(IngredientTable.All.Where(i => i.Allergens.Contains(Allergen.Wheat)), i => Assert.Contains(Allergen.Gluten, i.Allergens));
+        Assert.All(
+            IngredientTable.All.Where(i => i.Allergens.Contains(Allergen.Wheat)),
+            i => Assert.Contains(Allergen.Gluten, i.Allergens)
+        );
 
     [Fact]
     public void Spirits_say_so()

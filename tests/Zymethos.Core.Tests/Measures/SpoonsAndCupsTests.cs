@@ -37,17 +37,20 @@ public sealed class SpoonsAndCupsTests
     public void Too_little_for_a_spoon_is_left_to_the_pinch() => Assert.Null(SpoonsAndCups.For(Volume.FromMillilitres(0.3)));
 
     [Fact]
-    public void What_is_filled_is_near_what_is_wanted_and_the_error_is_told() => Gen.Double[2, 2500].Sample(
-        millilitres =>
-        {
-            var measure = SpoonsAndCups.For(Volume.FromMillilitres(millilitres))!;
-            // Between the smallest spoons the steps are wide: half a teaspoon is a third more than three eighths.
-            Assert.InRange(Math.Abs(measure.ErrorPercent), 0, millilitres < 20 ? 34 : 9);
-            Assert.Equal(Math.Abs(measure.ErrorPercent) > 2, measure.WithError.Contains('%', StringComparison.Ordinal));
-            // Read back by the line reader, it is the volume that was said.
-            var read = LineReader.Read($"{measure.Text} water");
-            var grams = millilitres * (1 + (measure.ErrorPercent / 100)) / MeasureUnit.Cup.Size * 237;
-            Assert.Equal(grams, read.Weight!.Value.Grams, Math.Max(0.05, grams * 0.002));
-        },
-        iter: 3000);
+    public void What_is_filled_is_near_what_is_wanted_and_the_error_is_told() =>
+        Gen.Double[2, 2500]
+            .Sample(
+                millilitres =>
+                {
+                    var measure = SpoonsAndCups.For(Volume.FromMillilitres(millilitres))!;
+                    // Between the smallest spoons the steps are wide: half a teaspoon is a third more than three eighths.
+                    Assert.InRange(Math.Abs(measure.ErrorPercent), 0, millilitres < 20 ? 34 : 9);
+                    Assert.Equal(Math.Abs(measure.ErrorPercent) > 2, measure.WithError.Contains('%', StringComparison.Ordinal));
+                    // Read back by the line reader, it is the volume that was said.
+                    var read = LineReader.Read($"{measure.Text} water");
+                    var grams = millilitres * (1 + (measure.ErrorPercent / 100)) / MeasureUnit.Cup.Size * 237;
+                    Assert.Equal(grams, read.Weight!.Value.Grams, Math.Max(0.05, grams * 0.002));
+                },
+                iter: 3000
+            );
 }

@@ -4,7 +4,8 @@ namespace Zymethos.Core.Tests.Measures;
 
 public sealed class UnitTests
 {
-    // NIST Handbook 44, appendix C: the US gallon is 231 cubic inches, the inch 25.4 mm; the pound is 453.59237 g. Definitions, recomputed here.
+    // NIST Handbook 44, appendix C: the US gallon is 231 cubic inches, the inch 25.4 mm; the pound is 453.59237 g. Definitions, recomputed
+    // here.
     private const double GallonMillilitres = 231 * 2.54 * 2.54 * 2.54;
 
     [Fact]
@@ -28,7 +29,8 @@ public sealed class UnitTests
     [Fact]
     public void Every_unit_is_found_by_its_own_code_and_no_other()
     {
-        foreach (var unit in MeasureUnit.All) Assert.Same(unit, MeasureUnit.Find(unit.Code));
+        foreach (var unit in MeasureUnit.All)
+            Assert.Same(unit, MeasureUnit.Find(unit.Code));
         Assert.Equal(MeasureUnit.All.Count, MeasureUnit.All.Select(u => u.Code).Distinct().Count());
         Assert.Null(MeasureUnit.Find("bushel"));
     }

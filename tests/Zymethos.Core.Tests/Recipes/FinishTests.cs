@@ -1,9 +1,12 @@
-using Zymethos.Core.Drafts;
-using Zymethos.Core.Interchange;
+using Zymethos.Core.Kitchens;
 using Zymethos.Core.Measures;
 using Zymethos.Core.Recipes;
 using Zymethos.Core.Safety;
 using Zymethos.Core.Scaling;
+using Zymethos.Interchange.Documents;
+using Zymethos.Interchange.Drafts;
+using Zymethos.Interchange.Texts;
+using Zymethos.Interchange.Wording;
 
 namespace Zymethos.Core.Tests.Recipes;
 
@@ -18,14 +21,45 @@ public sealed class FinishTests
         Finishes = "20 dipped in dark chocolate: dark chocolate\n10 with almonds: almonds",
         Parts =
         [
-            new PartDraft { Name = "Dough", Kind = "dough", Lines = "280 g plain flour\n200 g butter\n70 g icing sugar" },
-            new PartDraft { Name = "To finish", Kind = "topping", Lines = "100 g dark chocolate\n30 g flaked almonds" },
+            new PartDraft
+            {
+                Name = "Dough",
+                Kind = "dough",
+                Lines = "280 g plain flour\n200 g butter\n70 g icing sugar",
+            },
+            new PartDraft
+            {
+                Name = "To finish",
+                Kind = "topping",
+                Lines = "100 g dark chocolate\n30 g flaked almonds",
+            },
         ],
-        Steps = [new StepDraft { Title = "Mix", Kind = "mix", Takes = "10 min" }, new StepDraft { Title = "Bake", Kind = "bake", Takes = "12 min", Oven = "175 C", Pan = "quarter-sheet tray" }],
+        Steps =
+        [
+            new StepDraft
+            {
+                Title = "Mix",
+                Kind = "mix",
+                Takes = "10 min",
+            },
+            new StepDraft
+            {
+                Title = "Bake",
+                Kind = "bake",
+                Takes = "12 min",
+                Oven = "175 C",
+                Pan = "quarter-sheet tray",
+            },
+        ],
         Links = [new LinkDraft { From = "mix", To = "bake" }],
     };
 
-    private static DraftResult Read(RecipeDraft draft) => DraftReader.Read(draft, IngredientKnowledge.Shipped, [new Pan("quarter-sheet tray", Length.FromMillimetres(330), Length.FromMillimetres(240))]);
+    private static DraftResult Read(RecipeDraft draft) =>
+        DraftReader.Read(
+            draft,
+            IngredientKnowledge.Shipped,
+            [new Pan("quarter-sheet tray", Length.FromMillimetres(330), Length.FromMillimetres(240))]
+        );
 
     private static Recipe Recipe => Read(Crescents).Recipe;
 
@@ -34,7 +68,10 @@ public sealed class FinishTests
     {
         var recipe = Recipe;
         Assert.Empty(Read(Crescents).Faults);
-        Assert.Equal([new Finish("dipped in dark chocolate", 20, ["dark chocolate"]), new Finish("with almonds", 10, ["almonds"])], recipe.Finishes.ToArray());
+        Assert.Equal(
+            [new Finish("dipped in dark chocolate", 20, ["dark chocolate"]), new Finish("with almonds", 10, ["almonds"])],
+            recipe.Finishes.ToArray()
+        );
         Assert.Equal(Crescents.Finishes, FinishText.Say(recipe.Finishes));
         Assert.Equal(Crescents.Finishes, DraftOf.Recipe(recipe).Finishes);
     }
@@ -71,12 +108,14 @@ public sealed class FinishTests
     [InlineData(1, "1 the others")]
     [InlineData(150, "50 dipped in dark chocolate, 25 with almonds, 75 the others")]
     [InlineData(0, "")]
-    public void A_batch_of_any_size_is_parted_in_the_recipes_shares(int pieces, string words) => Assert.Equal(words, FinishSplit.Words(Recipe, pieces));
+    public void A_batch_of_any_size_is_parted_in_the_recipes_shares(int pieces, string words) =>
+        Assert.Equal(words, FinishSplit.Words(Recipe, pieces));
 
     [Fact]
     public void Parts_add_up_whatever_the_size()
     {
-        for (var pieces = 0; pieces <= 240; pieces++) Assert.Equal(pieces, FinishSplit.Of(Recipe, pieces).Sum(f => f.Pieces));
+        for (var pieces = 0; pieces <= 240; pieces++)
+            Assert.Equal(pieces, FinishSplit.Of(Recipe, pieces).Sum(f => f.Pieces));
     }
 
     [Fact]
@@ -104,18 +143,42 @@ public sealed class FinishTests
         var draft = Crescents with
         {
             Finishes = "10 with almonds: almonds",
-            Parts = [new PartDraft { Name = "Dough", Kind = "dough", Lines = "280 g plain flour\n100 g almonds, ground\n200 g butter" }, new PartDraft { Name = "To finish", Kind = "topping", Lines = "30 g almonds, flaked" }],
+            Parts =
+            [
+                new PartDraft
+                {
+                    Name = "Dough",
+                    Kind = "dough",
+                    Lines = "280 g plain flour\n100 g almonds, ground\n200 g butter",
+                },
+                new PartDraft
+                {
+                    Name = "To finish",
+                    Kind = "topping",
+                    Lines = "30 g almonds, flaked",
+                },
+            ],
         };
         var recipe = Read(draft).Recipe;
         Assert.Equal(30, Assert.Single(recipe.Finishes[0].LinesOf(recipe)).Weight!.Value.Grams, 0.1);
-        Assert.All(FinishSplit.Statements(recipe, IngredientKnowledge.Shipped), s => Assert.Contains(Allergen.TreeNut, s.Statement.Contains));
+        Assert.All(
+            FinishSplit.Statements(recipe, IngredientKnowledge.Shipped),
+            s => Assert.Contains(Allergen.TreeNut, s.Statement.Contains)
+        );
         Assert.Equal(580, RecipeFacts.Dough(recipe).Grams, 0.1);
     }
 
     [Fact]
     public void A_swap_does_not_change_whose_line_it_is()
     {
-        var swapped = RecipeFacts.AsBaked(Recipe with { Finishes = [new Finish("buttered", 10, ["butter"])], Swaps = [new Swap(SubstitutionRule.All.First(r => r.From.Contains("butter")).Key, "butter")] }, IngredientKnowledge.Shipped);
+        var swapped = RecipeFacts.AsBaked(
+            Recipe with
+            {
+                Finishes = [new Finish("buttered", 10, ["butter"])],
+                Swaps = [new Swap(SubstitutionRule.All.First(r => r.From.Contains("butter")).Key, "butter")],
+            },
+            IngredientKnowledge.Shipped
+        );
         Assert.All(swapped.Finishes[0].LinesOf(swapped), l => Assert.Equal("butter", l.InsteadOf));
         Assert.NotEmpty(swapped.Finishes[0].LinesOf(swapped));
     }
@@ -127,11 +190,21 @@ public sealed class FinishTests
     [InlineData("12 dipped", "dipped in dark chocolate")]
     [InlineData("14 x 3 with almonds", "with almonds")]
     [InlineData("12 gilded", null)]
-    public void Words_behind_a_number_mean_a_finish(string typed, string? finish) => Assert.Equal(finish, NeedsText.FinishIn(typed, Recipe));
+    public void Words_behind_a_number_mean_a_finish(string typed, string? finish) =>
+        Assert.Equal(finish, NeedsText.FinishIn(typed, Recipe));
 
     [Fact]
     public void A_name_that_another_begins_with_is_still_itself() =>
-        Assert.Equal("with sugar", NeedsText.FinishIn("12 with sugar", Recipe with { Finishes = [new Finish("with sugar", 10, []), new Finish("with sugar and spice", 10, [])] }));
+        Assert.Equal(
+            "with sugar",
+            NeedsText.FinishIn(
+                "12 with sugar",
+                Recipe with
+                {
+                    Finishes = [new Finish("with sugar", 10, []), new Finish("with sugar and spice", 10, [])],
+                }
+            )
+        );
 
     [Theory]
     [InlineData("12 with extra sugar", 12, 0)]
@@ -139,7 +212,8 @@ public sealed class FinishTests
     [InlineData("14 x 3 iced", 42, 14)]
     [InlineData("14x3", 42, 14)]
     [InlineData("42 pieces", 42, 0)]
-    public void A_number_is_read_whatever_letters_follow(string typed, int pieces, int boxes) => Assert.Equal((pieces, boxes), NeedsText.Pieces(typed));
+    public void A_number_is_read_whatever_letters_follow(string typed, int pieces, int boxes) =>
+        Assert.Equal((pieces, boxes), NeedsText.Pieces(typed));
 
     [Theory]
     [InlineData("x 3")]
@@ -151,28 +225,50 @@ public sealed class FinishTests
     public void What_is_no_number_of_pieces_is_none(string typed) => Assert.Null(NeedsText.Pieces(typed));
 
     [Fact]
-    public void The_whole_batch_states_all_that_is_in_any_piece() => Assert.Contains(Allergen.TreeNut, AllergenStatement.Of(Recipe, IngredientKnowledge.Shipped).Contains);
+    public void The_whole_batch_states_all_that_is_in_any_piece() =>
+        Assert.Contains(Allergen.TreeNut, AllergenStatement.Of(Recipe, IngredientKnowledge.Shipped).Contains);
 
     [Fact]
     public void An_unknown_line_of_one_finish_leaves_the_others_open_too()
     {
-        var draft = Crescents with { Finishes = "10 with sparkle: moon sparkle", Parts = [Crescents.Parts[0], new PartDraft { Name = "To finish", Kind = "topping", Lines = "10 g moon sparkle" }] };
+        var draft = Crescents with
+        {
+            Finishes = "10 with sparkle: moon sparkle",
+            Parts =
+            [
+                Crescents.Parts[0],
+                new PartDraft
+                {
+                    Name = "To finish",
+                    Kind = "topping",
+                    Lines = "10 g moon sparkle",
+                },
+            ],
+        };
         var statements = FinishSplit.Statements(Read(draft).Recipe, IngredientKnowledge.Shipped);
         Assert.All(statements, s => Assert.Empty(s.Statement.FreeFrom));
     }
 
     [Theory]
-    [InlineData("Bake 12 min. Roll half of them in icing sugar while hot and dip the rest in dark chocolate.", "30 rolled in icing sugar: icing sugar\n30 dipped in dark chocolate: dark chocolate")]
+    [InlineData(
+        "Bake 12 min. Roll half of them in icing sugar while hot and dip the rest in dark chocolate.",
+        "30 rolled in icing sugar: icing sugar\n30 dipped in dark chocolate: dark chocolate"
+    )]
     [InlineData("Top 20 of the cookies with flaked almonds before baking.", "20 with almonds: almonds")]
     [InlineData("Leave a third plain. Drizzle the others with the chocolate.", "20 plain\n40 with dark chocolate: dark chocolate")]
-    [InlineData("Cream butter and icing sugar. Bake. Dust half of them with icing sugar and dip the rest in dark chocolate.", "30 with icing sugar\n30 dipped in dark chocolate: dark chocolate")]
+    [InlineData(
+        "Cream butter and icing sugar. Bake. Dust half of them with icing sugar and dip the rest in dark chocolate.",
+        "30 with icing sugar\n30 dipped in dark chocolate: dark chocolate"
+    )]
     [InlineData("Mix. Roll half of them in the remaining almonds.", "30 rolled in almonds")]
     [InlineData("Beat half the butter with half the sugar. Add half of the flour.", "")]
     [InlineData("Dust all of them with icing sugar.", "")]
     [InlineData("Divide the dough in half and roll one half out.", "")]
     public void A_method_tells_of_finishes_or_does_not(string method, string expected)
     {
-        var text = $"Half moons\nMakes 60 cookies\n\n280 g plain flour\n200 g butter\n70 g icing sugar\n100 g dark chocolate\n30 g flaked almonds\n\n{method}";
+        var text =
+            "Half moons\nMakes 60 cookies\n\n280 g plain flour\n200 g butter\n70 g icing sugar\n100 g dark chocolate\n30 g flaked "
+            + $"almonds\n\n{method}";
         Assert.Equal(expected, RecipeText.Read(text, IngredientKnowledge.Shipped, []).Finishes);
     }
 }

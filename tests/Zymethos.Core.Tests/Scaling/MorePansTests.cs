@@ -1,33 +1,75 @@
-using Zymethos.Core.Drafts;
 using Zymethos.Core.Heat;
 using Zymethos.Core.Kitchens;
 using Zymethos.Core.Measures;
 using Zymethos.Core.Recipes;
 using Zymethos.Core.Scaling;
+using Zymethos.Interchange.Documents;
+using Zymethos.Interchange.Drafts;
 
 namespace Zymethos.Core.Tests.Scaling;
 
-/// <summary>Several of one recipe: more pans as its writer fills them, not fuller ones; tins of cups part filled; swaps and heights in words that hold.</summary>
+/// <summary>Several of one recipe: more pans as its writer fills them, not fuller ones; tins of cups part filled; swaps and heights in
+/// words that hold.</summary>
 public sealed class MorePansTests
 {
     private static readonly Pan Muffins = PanCupboard.Ordinary.First(p => p.Pan is { Shape: PanShape.Muffin, Cups: 12 }).Pan;
     private static readonly Pan Loaf = PanCupboard.Ordinary.First(p => p.Pan.Shape == PanShape.Loaf).Pan;
 
-    private static Recipe Of(string kind, string pieces, string name, Pan pan, params string[] lines) => DraftReader.Read(
-        new RecipeDraft
-        {
-            Name = "Try",
-            Kind = kind,
-            Pieces = pieces,
-            PieceName = name,
-            Parts = [new PartDraft { Name = "Batter", Kind = "batter", Lines = string.Join('\n', lines) }],
-            Steps = [new StepDraft { Title = "Mix", Kind = "mix", Takes = "8 min" }, new StepDraft { Title = "Bake", Kind = "bake", Takes = "20 min", Oven = "190 C", Pan = pan.Name }],
-            Links = [new LinkDraft { From = "mix", To = "bake" }],
-        },
-        IngredientKnowledge.Shipped,
-        PanCupboard.Ordinary.Select(p => p.Pan)).Recipe;
+    private static Recipe Of(string kind, string pieces, string name, Pan pan, params string[] lines) =>
+        DraftReader
+            .Read(
+                new RecipeDraft
+                {
+                    Name = "Try",
+                    Kind = kind,
+                    Pieces = pieces,
+                    PieceName = name,
+                    Parts =
+                    [
+                        new PartDraft
+                        {
+                            Name = "Batter",
+                            Kind = "batter",
+                            Lines = string.Join('\n', lines),
+                        },
+                    ],
+                    Steps =
+                    [
+                        new StepDraft
+                        {
+                            Title = "Mix",
+                            Kind = "mix",
+                            Takes = "8 min",
+                        },
+                        new StepDraft
+                        {
+                            Title = "Bake",
+                            Kind = "bake",
+                            Takes = "20 min",
+                            Oven = "190 C",
+                            Pan = pan.Name,
+                        },
+                    ],
+                    Links = [new LinkDraft { From = "mix", To = "bake" }],
+                },
+                IngredientKnowledge.Shipped,
+                PanCupboard.Ordinary.Select(p => p.Pan)
+            )
+            .Recipe;
 
-    private static Recipe Twelve => Of("muffins", "12", "muffins", Muffins, "250 g plain flour", "150 g sugar", "10 g baking powder", "100 g butter", "240 g milk", "50 g egg");
+    private static Recipe Twelve =>
+        Of(
+            "muffins",
+            "12",
+            "muffins",
+            Muffins,
+            "250 g plain flour",
+            "150 g sugar",
+            "10 g baking powder",
+            "100 g butter",
+            "240 g milk",
+            "50 g egg"
+        );
 
     [Theory]
     [InlineData(1, 1, 12, "")]
@@ -39,15 +81,18 @@ public sealed class MorePansTests
     {
         var fit = PanPlan.For(Twelve, factor)!.Fit;
         Assert.Equal((tins, cups), (fit.Count, fit.Cups));
-        if (says.Length > 0) Assert.Contains(says, fit.Verdict, StringComparison.Ordinal);
-        else Assert.DoesNotContain("of its", fit.Verdict, StringComparison.Ordinal);
+        if (says.Length > 0)
+            Assert.Contains(says, fit.Verdict, StringComparison.Ordinal);
+        else
+            Assert.DoesNotContain("of its", fit.Verdict, StringComparison.Ordinal);
     }
 
     [Fact]
     public void A_cup_holds_as_much_at_any_number_of_them()
     {
         var one = PanPlan.For(Twelve, 1)!.Fit;
-        foreach (var factor in new[] { 0.25, 0.5, 1.5, 3, 4.75 }) Assert.Equal(one.Fill, PanPlan.For(Twelve, factor)!.Fit.Fill, 0.02);
+        foreach (var factor in new[] { 0.25, 0.5, 1.5, 3, 4.75 })
+            Assert.Equal(one.Fill, PanPlan.For(Twelve, factor)!.Fit.Fill, 0.02);
     }
 
     [Theory]
@@ -67,7 +112,11 @@ public sealed class MorePansTests
     public void Rounding_down_never_makes_it_run_over()
     {
         var full = Of("quickLoaf", "1", "loaves", Loaf, "400 g plain flour", "260 g sugar", "200 g butter", "250 g milk", "150 g egg");
-        for (var factor = 1.0; factor <= 4; factor += 0.1) Assert.True(PanPlan.For(full, factor)!.Fit.Surplus.Millilitres < 1 || PanPlan.For(full, 1)!.Fit.Surplus.Millilitres >= 1, $"{factor:0.0}");
+        for (var factor = 1.0; factor <= 4; factor += 0.1)
+            Assert.True(
+                PanPlan.For(full, factor)!.Fit.Surplus.Millilitres < 1 || PanPlan.For(full, 1)!.Fit.Surplus.Millilitres >= 1,
+                $"{factor:0.0}"
+            );
     }
 
     [Theory]
@@ -86,8 +135,25 @@ public sealed class MorePansTests
     public void Cookies_are_told_to_go_ahead_and_cakes_by_the_table()
     {
         var cookies = Of("cookies", "24", "cookies", Muffins, "250 g plain flour", "150 g sugar", "5 g baking soda", "100 g butter");
-        Assert.Contains("as they are", Assert.Single(Elevation.Changes(ScaledRecipe.ByMultiple(cookies, 1), IngredientKnowledge.Shipped, 1800)).Words, StringComparison.Ordinal);
-        var cake = Of("layerCake", "1", "cake", Loaf, "250 g plain flour", "150 g sugar", "10 g baking powder", "240 g almond milk", "80 g vegetable oil");
-        Assert.Contains(Elevation.Changes(ScaledRecipe.ByMultiple(cake, 1), IngredientKnowledge.Shipped, 1800), c => c.Words.StartsWith("almond milk", StringComparison.Ordinal));
+        Assert.Contains(
+            "as they are",
+            Assert.Single(Elevation.Changes(ScaledRecipe.ByMultiple(cookies, 1), IngredientKnowledge.Shipped, 1800)).Words,
+            StringComparison.Ordinal
+        );
+        var cake = Of(
+            "layerCake",
+            "1",
+            "cake",
+            Loaf,
+            "250 g plain flour",
+            "150 g sugar",
+            "10 g baking powder",
+            "240 g almond milk",
+            "80 g vegetable oil"
+        );
+        Assert.Contains(
+            Elevation.Changes(ScaledRecipe.ByMultiple(cake, 1), IngredientKnowledge.Shipped, 1800),
+            c => c.Words.StartsWith("almond milk", StringComparison.Ordinal)
+        );
     }
 }

@@ -2,6 +2,7 @@ using Zymethos.Core.Measures;
 using Zymethos.Core.Recipes;
 using Zymethos.Core.Safety;
 using Zymethos.Core.Scaling;
+using Zymethos.Planning.Seasons;
 
 namespace Zymethos.Core.Tests.Scaling;
 
@@ -18,9 +19,11 @@ public sealed class NotKnownTests
 
     private static Recipe Of(Part[] parts, params Step[] steps) => new("x", "X", "", new Yield(1, "cakes"), [.. parts], [.. steps], [], []);
 
-    private static AllergenStatement Stated(IngredientLine line, params Step[] steps) => AllergenStatement.Of(Of([new Part("Batter", PartKind.Batter, [line])], steps), Known);
+    private static AllergenStatement Stated(IngredientLine line, params Step[] steps) =>
+        AllergenStatement.Of(Of([new Part("Batter", PartKind.Batter, [line])], steps), Known);
 
-    private static AllergenStatement Lines(params string[] lines) => AllergenStatement.OfLines([.. lines.Select(l => LineReader.Read(l, Known))], Known);
+    private static AllergenStatement Lines(params string[] lines) =>
+        AllergenStatement.OfLines([.. lines.Select(l => LineReader.Read(l, Known))], Known);
 
     [Theory]
     [InlineData("60 g walnuts, chopped (leave out if nut free)", Allergen.TreeNut)]
@@ -28,13 +31,19 @@ public sealed class NotKnownTests
     [InlineData("2 eggs, or skip for egg-free", Allergen.Egg)]
     [InlineData("100 g peanut butter (swap if nut-free)", Allergen.Peanut)]
     public void Words_that_hang_on_a_condition_take_nothing_back(string line, Allergen allergen) =>
-        Assert.Contains(allergen, LineAllergens.Of(LineReader.Read(line, IngredientKnowledge.Shipped), IngredientKnowledge.Shipped).Contains);
+        Assert.Contains(
+            allergen,
+            LineAllergens.Of(LineReader.Read(line, IngredientKnowledge.Shipped), IngredientKnowledge.Shipped).Contains
+        );
 
     [Theory]
     [InlineData("100 g gluten-free oats")]
     [InlineData("200 g dark chocolate (check it's gluten free)")]
     public void A_plain_claim_still_leaves_it_to_the_label(string line) =>
-        Assert.Contains(LineAllergens.Of(LineReader.Read(line, IngredientKnowledge.Shipped), IngredientKnowledge.Shipped).Open, o => o.Why.Contains("label", StringComparison.Ordinal));
+        Assert.Contains(
+            LineAllergens.Of(LineReader.Read(line, IngredientKnowledge.Shipped), IngredientKnowledge.Shipped).Open,
+            o => o.Why.Contains("label", StringComparison.Ordinal)
+        );
 
     [Theory]
     [InlineData("Brush the cake with brandy.", Diet.NoAlcohol)]
@@ -115,8 +124,24 @@ public sealed class NotKnownTests
         var icing = new Part("Icing", PartKind.Icing, [Field("egg white"), Field("icing sugar")]);
         var batter = new Part("Batter", PartKind.Batter, [Field("rice flour")]);
         var bake = Does("Bake", "Bake it.", StepKind.Bake);
-        Assert.True(AllergenStatement.Of(Of([batter, icing], Does("Boil the fruit", "Boil the fruit with sugar."), bake, Does("Ice", "Beat the egg white with the icing sugar and spread.")), Known).HasRawEgg);
-        Assert.False(AllergenStatement.Of(Of([batter, icing], bake, Does("Ice", "Whisk egg white and sugar over boiling water to 71 °C.")), Known).HasRawEgg);
+        Assert.True(
+            AllergenStatement
+                .Of(
+                    Of(
+                        [batter, icing],
+                        Does("Boil the fruit", "Boil the fruit with sugar."),
+                        bake,
+                        Does("Ice", "Beat the egg white with the icing sugar and spread.")
+                    ),
+                    Known
+                )
+                .HasRawEgg
+        );
+        Assert.False(
+            AllergenStatement
+                .Of(Of([batter, icing], bake, Does("Ice", "Whisk egg white and sugar over boiling water to 71 °C.")), Known)
+                .HasRawEgg
+        );
     }
 
     [Theory]
@@ -128,12 +153,38 @@ public sealed class NotKnownTests
     [Fact]
     public void A_mousse_with_egg_and_a_filling_of_milk_and_starch_are_kept_cold()
     {
-        Assert.True(ColdFood.Is(Of([new Part("Mousse", PartKind.Batter, [Field("egg"), Field("dark chocolate")])], Does("Fold", "Fold and set.")), Known));
-        var filling = new Part("Filling", PartKind.Filling, [Field("milk") with { Weight = Mass.FromGrams(500) }, Field("cornflour") with { Weight = Mass.FromGrams(40) }, Field("caster sugar") with { Weight = Mass.FromGrams(80) }]);
+        Assert.True(
+            ColdFood.Is(
+                Of([new Part("Mousse", PartKind.Batter, [Field("egg"), Field("dark chocolate")])], Does("Fold", "Fold and set.")),
+                Known
+            )
+        );
+        var filling = new Part(
+            "Filling",
+            PartKind.Filling,
+            [
+                Field("milk") with
+                {
+                    Weight = Mass.FromGrams(500),
+                },
+                Field("cornflour") with
+                {
+                    Weight = Mass.FromGrams(40),
+                },
+                Field("caster sugar") with
+                {
+                    Weight = Mass.FromGrams(80),
+                },
+            ]
+        );
         var base_ = new Part("Batter", PartKind.Batter, [Field("plain flour")]);
         Assert.True(ColdFood.Is(Of([base_, filling], Does("Bake", "Bake.", StepKind.Bake)), Known));
         // A spoon of milk in a sugar icing is held by the sugar.
-        var icing = new Part("Icing", PartKind.Icing, [Field("milk") with { Weight = Mass.FromGrams(30) }, Field("icing sugar") with { Weight = Mass.FromGrams(300) }]);
+        var icing = new Part(
+            "Icing",
+            PartKind.Icing,
+            [Field("milk") with { Weight = Mass.FromGrams(30) }, Field("icing sugar") with { Weight = Mass.FromGrams(300) }]
+        );
         Assert.False(ColdFood.Is(Of([base_, icing], Does("Bake", "Bake.", StepKind.Bake)), Known));
     }
 
@@ -148,10 +199,21 @@ public sealed class NotKnownTests
     [InlineData("apricot jam", false)]
     public void A_filling_with_cream_in_its_name_is_kept_cold(string ingredient, bool cold)
     {
-        Recipe Filled(string name) => Of([new Part("Batter", PartKind.Batter, [Field("plain flour")]), new Part("Filling", PartKind.Filling, [Field(name) with { Weight = Mass.FromGrams(200) }])], Does("Bake", "Bake.", StepKind.Bake));
+        Recipe Filled(string name) =>
+            Of(
+                [
+                    new Part("Batter", PartKind.Batter, [Field("plain flour")]),
+                    new Part("Filling", PartKind.Filling, [Field(name) with { Weight = Mass.FromGrams(200) }]),
+                ],
+                Does("Bake", "Bake.", StepKind.Bake)
+            );
         Assert.Equal(cold, ColdFood.Is(Filled(ingredient), Known));
         // A kitchen's own ingredient of that name is judged alike.
-        var own = IngredientKnowledge.Shipped.Find("apricot jam")! with { Name = ingredient.ToLowerInvariant(), Aliases = [] };
+        var own = IngredientKnowledge.Shipped.Find("apricot jam")! with
+        {
+            Name = ingredient.ToLowerInvariant(),
+            Aliases = [],
+        };
         Assert.Equal(cold, ColdFood.Is(Filled(ingredient), new IngredientKnowledge([own], FlourHabit.Table)));
     }
 }

@@ -5,7 +5,8 @@ using Zymethos.Core.Scaling;
 
 namespace Zymethos.Core.Tests.Scaling;
 
-/// <summary>Handbook substitution charts, water to the brim (from memory), in Scaling/pan-volumes.csv; the tapers are stated at <see cref="PanVolume.Taper"/>.</summary>
+/// <summary>Handbook substitution charts, water to the brim (from memory), in Scaling/pan-volumes.csv; the tapers are stated at
+/// <see cref="PanVolume.Taper"/>.</summary>
 public sealed class PanVolumeTests
 {
     public static TheoryData<string, string, double> Chart()
@@ -49,7 +50,11 @@ public sealed class PanVolumeTests
     [Fact]
     public void A_straight_pan_holds_length_times_width_times_depth()
     {
-        var pan = new Pan("springform", Length.FromInches(9), Length.FromInches(9)) { Shape = PanShape.Springform, Depth = Length.FromInches(2.75) };
+        var pan = new Pan("springform", Length.FromInches(9), Length.FromInches(9))
+        {
+            Shape = PanShape.Springform,
+            Depth = Length.FromInches(2.75),
+        };
         Assert.Equal(Math.PI / 4 * 81 * 2.5 * 16.387064, PanVolume.Of(pan)!.Value.Millilitres, 1);
     }
 
@@ -68,7 +73,11 @@ public sealed class PanVolumeTests
         Assert.Equal(0.70, fit.Fill, 6);
         Assert.True(fit.SmallCakes >= 10, $"{fit.SmallCakes}");
         Assert.Contains("small cakes", fit.Verdict, StringComparison.Ordinal);
-        Assert.Contains("Low", PanFit.Of(Mass.FromGrams(300), RecipeKind.QuickLoaf, Make("loaf", "9 x 5 x 3"), 1)!.Verdict, StringComparison.Ordinal);
+        Assert.Contains(
+            "Low",
+            PanFit.Of(Mass.FromGrams(300), RecipeKind.QuickLoaf, Make("loaf", "9 x 5 x 3"), 1)!.Verdict,
+            StringComparison.Ordinal
+        );
     }
 
     private static Pan Make(string name, string inches)

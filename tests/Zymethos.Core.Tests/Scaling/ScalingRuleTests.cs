@@ -1,17 +1,19 @@
 using System.Globalization;
-using Zymethos.Core.Interchange;
 using Zymethos.Core.Measures;
 using Zymethos.Core.Recipes;
 using Zymethos.Core.Safety;
 using Zymethos.Core.Scaling;
-using Zymethos.Store.Demo;
+using Zymethos.Interchange.Demo;
+using Zymethos.Interchange.Documents;
 
 namespace Zymethos.Core.Tests.Scaling;
 
 public sealed class ScalingRuleTests
 {
     private static readonly IngredientKnowledge Known = IngredientKnowledge.Shipped;
-    private static readonly Dictionary<string, Recipe> Book = DemoKitchen.Recipes().ToDictionary(r => r.Key, r => new DocumentReader().Read(r, "recipe"));
+    private static readonly Dictionary<string, Recipe> Book = DemoKitchen
+        .Recipes()
+        .ToDictionary(r => r.Key, r => new DocumentReader().Read(r, "recipe"));
 
     // A large egg 50 g, white 33 g, yolk 17 g: USDA FoodData Central SR Legacy (from memory).
     [Theory]
@@ -21,13 +23,16 @@ public sealed class ScalingRuleTests
     [InlineData(67, "1 egg + 1 yolk")]
     [InlineData(83, "1 egg + 1 white")]
     [InlineData(17, "1 yolk")]
-    public void Eggs_are_whole_or_the_nearest_mix(double grams, string words) => Assert.Equal(words, EggMeasure.For(Mass.FromGrams(grams)).ToText());
+    public void Eggs_are_whole_or_the_nearest_mix(double grams, string words) =>
+        Assert.Equal(words, EggMeasure.For(Mass.FromGrams(grams)).ToText());
 
     // Colorado State University Extension high-altitude table (from memory), Scaling/altitude.csv.
     [Fact]
     public void Elevation_stays_within_the_published_ranges()
     {
-        foreach (var cells in File.ReadLines(Path.Combine(AppContext.BaseDirectory, "Scaling", "altitude.csv")).Skip(1).Select(r => r.Split(',')))
+        foreach (
+            var cells in File.ReadLines(Path.Combine(AppContext.BaseDirectory, "Scaling", "altitude.csv")).Skip(1).Select(r => r.Split(','))
+        )
         {
             double At(int i) => double.Parse(cells[i], CultureInfo.InvariantCulture);
             var change = Elevation.At(At(0) / Elevation.FeetPerMetre + 0.001);
@@ -47,14 +52,24 @@ public sealed class ScalingRuleTests
         var loaf = Elevation.Changes(ScaledRecipe.ByMultiple(Book["market-squash-loaf"], 1), Known, 2000);
         Assert.Contains(loaf, c => c.Words.StartsWith("baking soda: ", StringComparison.Ordinal));
         Assert.Contains(loaf, c => c.Words.StartsWith("water: ", StringComparison.Ordinal));
-        Assert.Contains("size, not the clock", Assert.Single(Elevation.Changes(ScaledRecipe.ByMultiple(Book["lantern-plait"], 1), Known, 2000)).Words, StringComparison.Ordinal);
+        Assert.Contains(
+            "size, not the clock",
+            Assert.Single(Elevation.Changes(ScaledRecipe.ByMultiple(Book["lantern-plait"], 1), Known, 2000)).Words,
+            StringComparison.Ordinal
+        );
         Assert.Empty(Elevation.Changes(ScaledRecipe.ByMultiple(Book["market-squash-loaf"], 1), Known, 260));
     }
 
     [Fact]
     public void A_batch_too_large_for_the_bowl_is_split_into_equal_mixes()
     {
-        MixerFit Mix(double times) => MixerFit.Of(RecipeKind.Bread, RecipeFacts.Dough(Book["lantern-plait"]) * times, RecipeFacts.Flour(Book["lantern-plait"], Known) * times, 4.5);
+        MixerFit Mix(double times) =>
+            MixerFit.Of(
+                RecipeKind.Bread,
+                RecipeFacts.Dough(Book["lantern-plait"]) * times,
+                RecipeFacts.Flour(Book["lantern-plait"], Known) * times,
+                4.5
+            );
         Assert.Equal(1, Mix(1).Mixes);
         Assert.Equal(2, Mix(2).Mixes);
         Assert.Equal(3, Mix(3).Mixes);
@@ -76,7 +91,8 @@ public sealed class ScalingRuleTests
     [Fact]
     public void One_can_makes_two_loaves_and_says_so_both_ways()
     {
-        PackageCount Can(double times) => PackageCount.For(ScaledRecipe.ByMultiple(Book["market-squash-loaf"], times), Known).Single(p => p.Ingredient == "pumpkin");
+        PackageCount Can(double times) =>
+            PackageCount.For(ScaledRecipe.ByMultiple(Book["market-squash-loaf"], times), Known).Single(p => p.Ingredient == "pumpkin");
         Assert.Equal((1, 1.0), (Can(1).Count, Can(1).FullFactor!.Value));
         Assert.Equal(2, Can(1.5).Count);
         Assert.Equal(2.0, Can(1.5).FullFactor!.Value, 6);
@@ -97,7 +113,19 @@ public sealed class ScalingRuleTests
     public void A_formula_out_of_band_is_questioned()
     {
         var loaf = Book["market-squash-loaf"];
-        var soda = loaf with { Parts = [loaf.Parts[0] with { Lines = [.. loaf.Parts[0].Lines.Select(l => l.Ingredient == "baking soda" ? l with { Weight = Mass.FromGrams(30) } : l)] }] };
+        var soda = loaf with
+        {
+            Parts =
+            [
+                loaf.Parts[0] with
+                {
+                    Lines =
+                    [
+                        .. loaf.Parts[0].Lines.Select(l => l.Ingredient == "baking soda" ? l with { Weight = Mass.FromGrams(30) } : l),
+                    ],
+                },
+            ],
+        };
         var band = Formula.Of(soda, Known)!.Bands.Single(b => b.What.StartsWith("Lift", StringComparison.Ordinal));
         Assert.False(band.IsUsual);
         Assert.Contains("more than usual", band.Words, StringComparison.Ordinal);
@@ -126,13 +154,17 @@ public sealed class ScalingRuleTests
     }
 
     [Fact]
-    public void Every_rule_names_ingredients_that_exist_and_a_change_worth_saying() => Assert.All(SubstitutionRule.All, rule =>
-    {
-        Assert.All(rule.From, f => Assert.Equal(f, Known.Find(f)?.Name));
-        Assert.All(rule.To, t => Assert.Equal(t.Ingredient, Known.Find(t.Ingredient)?.Name));
-        Assert.True(rule.Changes.Length > 10 && rule.Source.Length > 5);
-        Assert.InRange(rule.To.Sum(t => t.Ratio), 0.3, 3.01);
-    });
+    public void Every_rule_names_ingredients_that_exist_and_a_change_worth_saying() =>
+        Assert.All(
+            SubstitutionRule.All,
+            rule =>
+            {
+                Assert.All(rule.From, f => Assert.Equal(f, Known.Find(f)?.Name));
+                Assert.All(rule.To, t => Assert.Equal(t.Ingredient, Known.Find(t.Ingredient)?.Name));
+                Assert.True(rule.Changes.Length > 10 && rule.Source.Length > 5);
+                Assert.InRange(rule.To.Sum(t => t.Ratio), 0.3, 3.01);
+            }
+        );
 
     [Theory]
     [InlineData("cellar-fruit-cake", Diet.NoAlcohol, true)]
@@ -147,7 +179,8 @@ public sealed class ScalingRuleTests
     {
         var version = Diets.VersionFor(Book[key], diet, Known);
         Assert.Equal(can, version.Left.IsEmpty);
-        if (can) Assert.Empty(Diets.Against(version.Version, diet, Known));
+        if (can)
+            Assert.Empty(Diets.Against(version.Version, diet, Known));
         Assert.Empty(RecipeCheck.Find(version.Version));
     }
 

@@ -1,16 +1,37 @@
-using Zymethos.Core.Drafts;
 using Zymethos.Core.Heat;
 using Zymethos.Core.Measures;
 using Zymethos.Core.Recipes;
 using Zymethos.Core.Scaling;
+using Zymethos.Interchange.Drafts;
 
 namespace Zymethos.Core.Tests.Scaling;
 
-/// <summary>Measures as a baker reads them off the sheet: such as exist in a drawer, and nothing that contradicts what stands beside it.</summary>
+/// <summary>Measures as a baker reads them off the sheet: such as exist in a drawer, and nothing that contradicts what stands beside
+/// it.</summary>
 public sealed class ShownMeasureTests
 {
-    private static Recipe With(params string[] lines) => DraftReader.Read(
-        new RecipeDraft { Name = "Try", Pieces = "1", PieceName = "loaves", Parts = [new PartDraft { Name = "Dough", Kind = "dough", Lines = string.Join('\n', lines) }] }, IngredientKnowledge.Shipped, []).Recipe;
+    private static Recipe With(params string[] lines) =>
+        DraftReader
+            .Read(
+                new RecipeDraft
+                {
+                    Name = "Try",
+                    Pieces = "1",
+                    PieceName = "loaves",
+                    Parts =
+                    [
+                        new PartDraft
+                        {
+                            Name = "Dough",
+                            Kind = "dough",
+                            Lines = string.Join('\n', lines),
+                        },
+                    ],
+                },
+                IngredientKnowledge.Shipped,
+                []
+            )
+            .Recipe;
 
     private static ScaledLine Scaled(string line, double factor) => ScaledRecipe.ByMultiple(With(line), factor).Parts[0].Lines[0];
 
@@ -44,7 +65,8 @@ public sealed class ShownMeasureTests
     [InlineData("1/4 to 1/2 cup milk", 0.2)]
     [InlineData("2 to 3 tbsp water", 0.5)]
     [InlineData("1 to 2 tsp lemon juice", 3)]
-    public void A_range_at_a_scale_is_two_measures_that_exist(string line, double factor) => Assert.DoesNotMatch(@"\d\.\d", Scaled(line, factor).Measure);
+    public void A_range_at_a_scale_is_two_measures_that_exist(string line, double factor) =>
+        Assert.DoesNotMatch(@"\d\.\d", Scaled(line, factor).Measure);
 
     [Theory]
     [InlineData("1 egg yolk", 2.5, "43")]
@@ -67,8 +89,10 @@ public sealed class ShownMeasureTests
     public void A_count_in_a_note_is_told_to_be_that_of_one_batch(string said, double factor, string says)
     {
         var note = LineNote.Of(new IngredientLine(null, null, "orange juice", "", said, false), factor);
-        if (says.Length > 0) Assert.Contains(says, note, StringComparison.Ordinal);
-        else Assert.DoesNotContain("batch", note, StringComparison.Ordinal);
+        if (says.Length > 0)
+            Assert.Contains(says, note, StringComparison.Ordinal);
+        else
+            Assert.DoesNotContain("batch", note, StringComparison.Ordinal);
     }
 
     [Fact]
@@ -82,9 +106,22 @@ public sealed class ShownMeasureTests
     [Fact]
     public void Bake_times_carried_over_are_told_in_fives()
     {
-        var own = new Pan("loaf pan", Length.FromMillimetres(230), Length.FromMillimetres(130)) { Shape = PanShape.Loaf, Depth = Length.FromMillimetres(70) };
-        var small = new Pan("small loaf pan", Length.FromMillimetres(150), Length.FromMillimetres(80)) { Shape = PanShape.Loaf, Depth = Length.FromMillimetres(60) };
-        var time = BakeTime.In(PanFit.Of(Mass.FromGrams(900), RecipeKind.QuickLoaf, own, 1)!, DurationEstimate.Minutes(55, 62, 70), PanFit.Of(Mass.FromGrams(330), RecipeKind.QuickLoaf, small, 1)!, Temperature.FromCelsius(175));
+        var own = new Pan("loaf pan", Length.FromMillimetres(230), Length.FromMillimetres(130))
+        {
+            Shape = PanShape.Loaf,
+            Depth = Length.FromMillimetres(70),
+        };
+        var small = new Pan("small loaf pan", Length.FromMillimetres(150), Length.FromMillimetres(80))
+        {
+            Shape = PanShape.Loaf,
+            Depth = Length.FromMillimetres(60),
+        };
+        var time = BakeTime.In(
+            PanFit.Of(Mass.FromGrams(900), RecipeKind.QuickLoaf, own, 1)!,
+            DurationEstimate.Minutes(55, 62, 70),
+            PanFit.Of(Mass.FromGrams(330), RecipeKind.QuickLoaf, small, 1)!,
+            Temperature.FromCelsius(175)
+        );
         Assert.Equal(0, time.LowMinutes % 5);
         Assert.Equal(0, time.HighMinutes % 5);
         Assert.InRange(time.LikelyMinutes, time.LowMinutes, time.HighMinutes);

@@ -1,0 +1,38 @@
+using BenchmarkDotNet.Running;
+using Zymethos.Benchmarks;
+using Zymethos.Core.Measures;
+
+// planning [days] [seconds] [recipes,...] [free] the table of docs/performance.md; free: open doors cost nothing live [days] planning the
+// rest of a day again after a slip book [lines] what reading lines and scaling the Book cost season [seconds] [lots,lots,...] [seasons]
+// seasons of so many lots over eight weeks micro the parts of planning, one by one, with BenchmarkDotNet
+switch (args.FirstOrDefault() ?? "planning")
+{
+    case "planning":
+        PlanningTable.Print(
+            Number(1, 20),
+            Number(2, 10),
+            args.Length > 3 ? [.. args[3].Split(',').Select(int.Parse)] : [5, 8, 12],
+            args.ElementAtOrDefault(4) != "free"
+        );
+        return 0;
+    case "live":
+        LiveTable.Print(Number(1, 10));
+        return 0;
+    case "book":
+        BookTable.Print(Number(1, 10_000));
+        return 0;
+    case "season":
+        SeasonTable.Print(Number(1, 15), args.Length > 2 ? [.. args[2].Split(',').Select(int.Parse)] : [10, 20, 40, 80], Number(3, 3));
+        return 0;
+    case "micro":
+        BenchmarkRunner.Run<PlanningParts>();
+        return 0;
+    default:
+        Console.Error.WriteLine(
+            "There is: planning [days] [seconds] [recipes,...] [free], live [days], book [lines], season [seconds] [lots,...] "
+                + "[seasons] and micro."
+        );
+        return 2;
+}
+
+int Number(int index, int fallback) => args.Length > index ? int.Parse(args[index]) : fallback;

@@ -1,0 +1,108 @@
+using System.ComponentModel.DataAnnotations;
+using Microsoft.AspNetCore.Identity;
+using Microsoft.AspNetCore.Mvc;
+using Microsoft.AspNetCore.Mvc.RazorPages;
+using Microsoft.EntityFrameworkCore;
+using Zymethos.Interchange.Demo;
+using Zymethos.Interchange.Documents;
+using Zymethos.Store;
+using Zymethos.Store.Accounts;
+using Zymethos.Store.Demo;
+using Zymethos.Store.Kitchens;
+using Zymethos.Store.Tenancy;
+using CoreKitchen = Zymethos.Core.Kitchens.Kitchen;
+
+namespace Zymethos.Web.Places.Account;
+
+/// <summary>Opening an account with a kitchen of its own.</summary>
+public sealed class RegisterModel(UserManager<Baker> users, SignInManager<Baker> signIn, DbContextOptions<ZymethosContext> options)
+    : PageModel
+{
+    /// <summary>Name of the new kitchen.</summary>
+    [BindProperty]
+    [Required(ErrorMessage = "Give the kitchen a name.")]
+    [StringLength(80, ErrorMessage = "A name has up to 80 characters.")]
+    public string KitchenName { get; set; } = "";
+
+    /// <summary>Email, the name to sign in with.</summary>
+    [BindProperty]
+    [Required(ErrorMessage = "Type your email address.")]
+    [EmailAddress(ErrorMessage = "This does not look like an email address.")]
+    [StringLength(200, ErrorMessage = "An email address has up to 200 characters.")]
+    public string Email { get; set; } = "";
+
+    /// <summary>Password.</summary>
+    [BindProperty]
+    [Required(ErrorMessage = "Choose a password.")]
+    [StringLength(
+        200,
+        MinimumLength = AccountRules.ShortestPassword,
+        ErrorMessage = "A password has at least ten characters; a short sentence is a good one."
+    )]
+    public string Password { get; set; } = "";
+
+    /// <summary>The form.</summary>
+    public void OnGet() { }
+
+    /// <summary>Makes kitchen, Book and account, and signs in.</summary>
+    public async Task<IActionResult> OnPostAsync(CancellationToken cancel)
+    {
+        if (!ModelState.IsValid)
+            return Page();
+        if (await users.FindByEmailAsync(Email.Trim()) is not null)
+        {
+            ModelState.AddModelError(nameof(Email), "There is an account with this address already. Sign in instead.");
+            return Page();
+        }
+
+        var id = Guid.CreateVersion7();
+        var email = Email.Trim();
+        var baker = new Baker
+        {
+            Id = Guid.CreateVersion7(),
+            UserName = email,
+            Email = email,
+            KitchenId = id,
+        };
+        foreach (var validator in users.PasswordValidators)
+        {
+            if (await validator.ValidateAsync(users, baker, Password) is { Succeeded: false } weak)
+            {
+                foreach (var error in weak.Errors)
+                    ModelState.AddModelError(nameof(Password), error.Description);
+                return Page();
+            }
+        }
+
+        baker.PasswordHash = users.PasswordHasher.HashPassword(baker, Password);
+        baker.SecurityStamp = Convert.ToHexString(System.Security.Cryptography.RandomNumberGenerator.GetBytes(20));
+        (baker.NormalizedEmail, baker.NormalizedUserName) = (users.NormalizeEmail(email), users.NormalizeName(email));
+        // Kitchen, Book and baker are one: all of them are there, or none.
+        await using var own = new ZymethosContext(options, new FixedKitchen(id));
+        var document = DocumentWriter.Write(CoreKitchen.Ordinary(KitchenName.Trim()));
+        own.Kitchens.Add(
+            new KitchenRow
+            {
+                Id = id,
+                Name = document.Name,
+                Document = document,
+            }
+        );
+        own.Recipes.AddRange(DemoSeed.Book(DemoKitchen.Recipes()));
+        own.Users.Add(baker);
+        try
+        {
+            await own.SaveChangesAsync(cancel);
+        }
+        catch (DbUpdateException e) when (WriteConflict.Is(e))
+        {
+            // Two forms with one address at the same moment.
+            ModelState.AddModelError(nameof(Email), "There is an account with this address already. Sign in instead.");
+            return Page();
+        }
+
+        // Signed in as the row that stands, not as the one that was made here.
+        await signIn.SignInAsync(await users.FindByIdAsync(baker.Id.ToString()) ?? baker, isPersistent: true);
+        return LocalRedirect("/oven-day");
+    }
+}

@@ -1,0 +1,34 @@
+using Microsoft.AspNetCore.Mvc.RazorPages;
+using Microsoft.EntityFrameworkCore;
+using Zymethos.Store;
+using Zymethos.Store.Seasons;
+using Zymethos.Work.House;
+using Zymethos.Work.Reminders;
+
+namespace Zymethos.Web.Places;
+
+/// <summary>The letter box: every message the application wrote to this kitchen, and what became of it.</summary>
+public sealed class LetterBoxModel(ZymethosContext context, IPost post) : PageModel
+{
+    private const int Most = 100;
+
+    /// <summary>The messages, the newest first.</summary>
+    public IReadOnlyList<MessageRow> Messages { get; private set; } = [];
+
+    /// <summary>Whether messages also leave the house.</summary>
+    public bool GoesOut => post is not LetterBoxOnly;
+
+    /// <summary>The kitchen's time zone.</summary>
+    public string Zone { get; private set; } = "";
+
+    /// <summary>The page.</summary>
+    public async Task OnGetAsync(CancellationToken cancel)
+    {
+        Zone = (await context.Kitchens.AsNoTracking().SingleAsync(cancel)).Document.Zone;
+        Messages = await context.Messages.AsNoTracking().OrderByDescending(m => m.WrittenAt).Take(Most).ToListAsync(cancel);
+    }
+
+    /// <summary>When it was written, in the kitchen's time.</summary>
+    public string When(MessageRow message) =>
+        KitchenClock.At(Zone, message.WrittenAt).ToString("ddd d MMM HH:mm", System.Globalization.CultureInfo.InvariantCulture);
+}

@@ -1,0 +1,2 @@
+// Long drawings open where today is.
+for (const strip of document.querySelectorAll("[data-look]")) strip.scrollLeft = Number(strip.dataset.look);

@@ -1,0 +1,75 @@
+using Hangfire;
+using Microsoft.EntityFrameworkCore;
+using NodaTime;
+using Zymethos.Store;
+using Zymethos.Store.Days;
+using Zymethos.Work.House;
+
+namespace Zymethos.Work.LongSearches;
+
+/// <summary>Long searches as the pages see them: begun, looked after, stopped.</summary>
+public sealed class LongSearchDesk(ZymethosContext context, IBackgroundJobClient jobs, AppSettings settings, IClock clock)
+{
+    /// <summary>Begins a search for a date, unless one is under way; null when no day is planned there. One that was asked to stop is none:
+    /// whoever asks again gets another.</summary>
+    public async Task<LongSearchRow?> BeginAsync(LocalDate date, CancellationToken cancel, TimeSpan? time = null)
+    {
+        if (await context.OvenDays.AsNoTracking().SingleOrDefaultAsync(d => d.Date == date, cancel) is not { } day)
+            return null;
+        if (await CurrentAsync(date, cancel) is { StopAsked: false } running)
+            return running;
+        var row = new LongSearchRow
+        {
+            Id = Guid.CreateVersion7(),
+            Date = date,
+            Document = day.Document,
+            Seconds = (time ?? settings.LongSearch).TotalSeconds,
+            AskedAt = clock.GetCurrentInstant(),
+        };
+        context.LongSearches.Add(row);
+        try
+        {
+            await context.SaveChangesAsync(cancel);
+        }
+        catch (DbUpdateException e) when (WriteConflict.Is(e))
+        {
+            // Somebody asked in the same moment; theirs is the search for both.
+            context.Entry(row).State = EntityState.Detached;
+            return await CurrentAsync(date, cancel);
+        }
+
+        jobs.Enqueue<LongSearchWorker>(w => w.RunAsync(row.Id, row.KitchenId, CancellationToken.None));
+        return row;
+    }
+
+    /// <summary>The search that is waiting or under way for a date; null when there is none.</summary>
+    public async Task<LongSearchRow?> CurrentAsync(LocalDate date, CancellationToken cancel) =>
+        await context
+            .LongSearches.AsNoTracking()
+            .Where(s => s.Date == date && (s.State == LongSearchState.Waiting || s.State == LongSearchState.Running))
+            .OrderByDescending(s => s.AskedAt)
+            .FirstOrDefaultAsync(cancel);
+
+    /// <summary>A search; null when there is none of this id.</summary>
+    public async Task<LongSearchRow?> FindAsync(Guid id, CancellationToken cancel) =>
+        await context.LongSearches.AsNoTracking().SingleOrDefaultAsync(s => s.Id == id, cancel);
+
+    /// <summary>Asks a search to stop. Two who ask at once ask for the same thing; whoever comes after its end changes nothing.</summary>
+    public async Task StopAsync(Guid id, CancellationToken cancel)
+    {
+        await context
+            .LongSearches.Where(s => s.Id == id && s.State == LongSearchState.Running)
+            .ExecuteUpdateAsync(u => u.SetProperty(s => s.StopAsked, true), cancel);
+        // What nobody took up yet ends at once.
+        await context
+            .LongSearches.Where(s => s.Id == id && s.State == LongSearchState.Waiting)
+            .ExecuteUpdateAsync(
+                u =>
+                    u.SetProperty(s => s.StopAsked, true)
+                        .SetProperty(s => s.State, LongSearchState.Stopped)
+                        .SetProperty(s => s.EndedAt, clock.GetCurrentInstant())
+                        .SetProperty(s => s.Said, "Stopped before it began."),
+                cancel
+            );
+    }
+}

@@ -1,0 +1,94 @@
+using CsCheck;
+using Zymethos.Core.Measures;
+using Zymethos.Core.Recipes;
+using Zymethos.Planning.Certainty;
+using Zymethos.Planning.Day;
+using Zymethos.Planning.Search;
+using Zymethos.Planning.Seasons;
+
+namespace Zymethos.Planning.Tests.Certainty;
+
+public sealed class RehearsalTests
+{
+    private static (TaskNetwork Network, Plan Plan) Day(int seed, int recipes = 4)
+    {
+        var network = RandomDays.Day(seed, recipes);
+        return (network, FirstPlan.Find(network, 1)!);
+    }
+
+    [Fact]
+    public void Where_nothing_varies_every_day_goes_as_planned() =>
+        Gen.Int[0, 10_000]
+            .Sample(
+                seed =>
+                {
+                    var network = RandomDays.Day(seed, 3);
+                    network = network with { Tasks = [.. network.Tasks.Select(t => t with { Low = t.Likely, High = t.Likely })] };
+                    if (FirstPlan.Find(network, 1) is not { } plan)
+                        return;
+                    var result = Rehearsal.Run(network, plan, 20);
+                    Assert.All(result.Finishes, f => Assert.Equal(plan.Finish(network), f));
+                    Assert.All(result.Needs, n => Assert.Equal((1.0, 1.0), (n.Ready, n.Unspoilt)));
+                    Assert.Empty(result.HeadStarts);
+                },
+                iter: 60
+            );
+
+    [Fact]
+    public void The_same_seed_gives_the_same_days()
+    {
+        var (network, plan) = Day(3);
+        Assert.Equal(Rehearsal.Run(network, plan, 200, 5).Finishes.ToArray(), Rehearsal.Run(network, plan, 200, 5).Finishes.ToArray());
+        Assert.NotEqual(Rehearsal.Run(network, plan, 200, 5).Finishes.ToArray(), Rehearsal.Run(network, plan, 200, 6).Finishes.ToArray());
+    }
+
+    [Fact]
+    public void No_day_ends_before_the_longest_chain_of_shortest_times()
+    {
+        var (network, plan) = Day(8);
+        var least = network.Tasks.Where(t => t.NeedsPresence).Max(t => plan.Tasks[t.Index].Start + t.Low);
+        Assert.True(Rehearsal.Run(network, plan).Finishes[0] >= least);
+    }
+
+    [Fact]
+    public void A_need_with_hours_to_spare_is_always_met_and_one_with_none_is_not()
+    {
+        var (network, plan) = Day(8);
+        var end = network.Tasks.Where(t => t.Bake == 0).Max(t => plan.Tasks[t.Index].End);
+        RehearsalResult With(int ready) =>
+            Rehearsal.Run(network with { Bakes = network.Bakes.SetItem(0, network.Bakes[0] with { ReadyBy = ready }) }, plan);
+        Assert.Equal(1, With(end + 600).Needs[0].Ready);
+        Assert.InRange(With(end).Needs[0].Ready, 0, 0.8);
+        Assert.True(With(end + 20).Needs[0].Ready >= With(end).Needs[0].Ready);
+    }
+
+    /// <summary>The sample mean of a triangular distribution is a third of the sum of its three figures.</summary>
+    [Fact]
+    public void Times_are_drawn_as_they_are_given()
+    {
+        var network = RandomDays.Day(1, 1);
+        var last = network.Tasks.Where(t => t.NeedsPresence).MaxBy(t => FirstPlan.Find(network, 1)!.Tasks[t.Index].End)!;
+        network = network with
+        {
+            Tasks =
+            [
+                .. network.Tasks.Select(t =>
+                    t.Index == last.Index ? t with { Low = t.Likely - 5, High = t.Likely + 25 } : t with { Low = t.Likely, High = t.Likely }
+                ),
+            ],
+        };
+        var plan = FirstPlan.Find(network, 1)!;
+        var mean = Rehearsal.Run(network, plan, 4000).Finishes.Average();
+        Assert.Equal(plan.Finish(network) + (20 / 3.0), mean, 0.6);
+    }
+
+    [Fact]
+    public void What_is_allowed_more_time_makes_the_end_surer()
+    {
+        var (network, plan) = Day(8);
+        var result = Rehearsal.Run(network, plan);
+        Assert.InRange(result.HeadStarts.Length, 1, 3);
+        Assert.All(result.HeadStarts, h => Assert.True(h.Worth > 0 && h.Minutes > network.Tasks[h.Task].Likely));
+        Assert.True(result.FinishAt(0.9) >= result.FinishAt(0.5));
+    }
+}

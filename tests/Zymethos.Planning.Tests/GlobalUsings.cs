@@ -1,0 +1,3 @@
+// Kitchens, recipes and random days that several suites share stand in tests/Shared.
+global using Xunit;
+global using Zymethos.Tests;
