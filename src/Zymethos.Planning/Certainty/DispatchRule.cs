@@ -1,0 +1,374 @@
+using Zymethos.Core.Recipes;
+using Zymethos.Planning.Day;
+
+namespace Zymethos.Planning.Certainty;
+
+/// <summary>What to do now: one need of hands of one step.</summary>
+/// <param name="Task">Index of the step.</param>
+/// <param name="Need">Which of its needs of hands; 0 begins it where it has not begun.</param>
+internal readonly record struct Act(int Task, int Need);
+
+/// <summary>
+/// What a sensible baker with a plan does next, decided from what has happened and from usual times alone:
+/// what is done comes out and what is due is turned or folded, at once, leaving handwork for a minute; what may go into the oven goes in,
+/// soonest closing window first, in the plan's order; of handwork that may begin, what would spoil goes before the plan's order, short
+/// work is slipped into long work when its window is about to close, and long work is not begun when something that cannot wait will be
+/// ready before it is done; and what starts a chain of windows toward the oven is held back while the oven is not expected to be free in
+/// time for it. Nothing is begun much before the plan has it. The same state always gives the same answer.
+/// </summary>
+internal sealed class DispatchRule(double caution = DispatchRule.UsualCaution, int ahead = DispatchRule.UsualAhead)
+{
+    /// <summary>Handwork of so many minutes or less may be slipped into longer handwork.</summary>
+    public const int Short = 5;
+
+    /// <summary>How much of what the windows of a chain give is used up by the oven being late before its start is held back.</summary>
+    public const double UsualCaution = 0.35;
+
+    /// <summary>How many minutes before its hour in the plan a step may begin when nothing else is to do.</summary>
+    public const int UsualAhead = 30;
+
+    // A window is about to close.
+    private const int Closing = 3;
+
+    // Handwork may run over by a share of its usual time before what is urgent is reached.
+    private const double RunsOver = 1.15;
+
+    private int[] _in = [];
+    private int[] _freeAt = [];
+    private int _forOven = -1;
+    private int _reckonedAt;
+
+    /// <summary>The next thing to do with hands; false when there is nothing now.</summary>
+    /// <param name="kitchen">The kitchen.</param>
+    /// <param name="act">What.</param>
+    /// <param name="again">When to look again, if nothing happens before; made smaller only.</param>
+    public bool Next(KitchenNow kitchen, out Act act, ref int again)
+    {
+        _forOven = -1;
+        return Due(kitchen, out act) || Loads(kitchen, out act, ref again) || Work(kitchen, out act, ref again);
+    }
+
+    /// <summary>Whether a step that needs no hands begins now.</summary>
+    public bool Begins(KitchenNow kitchen, int task, ref int again)
+    {
+        _forOven = -1;
+        if (!IsOpen(kitchen, task, ref again) || !kitchen.HasRoom(task))
+            return false;
+        var of = kitchen.Of;
+        if (of.SettingOf[task] >= 0)
+            return OvenTakes(kitchen, task, ref again);
+        // Dough rises as soon as it is left alone; what lies in the cold may lie longer.
+        return kitchen.Closes[task] < DayStatics.Never
+            || of.Network.Tasks[task].Kind is StepKind.BulkRise or StepKind.Proof
+            || !IsHeldBack(kitchen, task, ref again);
+    }
+
+    private static bool Due(KitchenNow kitchen, out Act act)
+    {
+        act = default;
+        var first = int.MaxValue;
+        var of = kitchen.Of;
+        foreach (var t in kitchen.Running)
+        {
+            if (!kitchen.IsDue[t] || kitchen.DueSince[t] >= first)
+                continue;
+            var (task, need) = of.ClearingOf[t] >= 0 ? (of.ClearingOf[t], 0) : (t, kitchen.NextNeed[t]);
+            var hands = of.Needs[task][need];
+            if (!kitchen.HandsFor(hands.People, Math.Min(hands.Length, Short)))
+                continue;
+            (first, act) = (kitchen.DueSince[t], new Act(task, need));
+        }
+
+        return first < int.MaxValue;
+    }
+
+    private bool Loads(KitchenNow kitchen, out Act act, ref int again)
+    {
+        act = default;
+        var (first, found) = (int.MaxValue, false);
+        foreach (var t in kitchen.Open)
+        {
+            var of = kitchen.Of;
+            if (of.SettingOf[t] < 0 || !of.StartsByHand[t] || !IsOpen(kitchen, t, ref again))
+                continue;
+            var hands = of.Needs[t][0];
+            var minutes = of.IsWork[t] ? of.Likely[t] : hands.Length;
+            if (
+                (found && (kitchen.Closes[t], kitchen.Script.Rank[t]).CompareTo((first, kitchen.Script.Rank[act.Task])) >= 0)
+                || kitchen.MeetsRest(of.Likely[t])
+                || !(minutes <= Short ? kitchen.HandsFor(hands.People, minutes) : kitchen.FreeHands(minutes) >= hands.People)
+                || !kitchen.HasRoom(t)
+                || !OvenTakes(kitchen, t, ref again)
+            )
+                continue;
+            (first, act, found) = (kitchen.Closes[t], new Act(t, 0), true);
+        }
+
+        return found;
+    }
+
+    private static bool OvenTakes(KitchenNow kitchen, int load, ref int again)
+    {
+        if (!kitchen.IsTurn(load))
+            return false;
+        var hot = kitchen.HotFrom(load);
+        if (hot > kitchen.Now)
+        {
+            again = Math.Min(again, hot);
+            return false;
+        }
+
+        foreach (var partner in kitchen.Of.Partner[load])
+        {
+            if (
+                kitchen.State[partner] == StepState.Ahead
+                && (kitchen.Missing[partner] > 0 || kitchen.ReadyAt[partner] > kitchen.Now || !kitchen.HasRoom(partner))
+            )
+                return false;
+        }
+
+        return kitchen.Seat(load);
+    }
+
+    private bool Work(KitchenNow kitchen, out Act act, ref int again)
+    {
+        act = default;
+        var of = kitchen.Of;
+        var script = kitchen.Script;
+        // The first in the plan, and what closes soonest.
+        var (first, soonest) = (-1, -1);
+        foreach (var t in kitchen.Open)
+        {
+            if (!MayWork(kitchen, t, ref again))
+                continue;
+            if (first < 0 || script.Rank[t] < script.Rank[first])
+                first = t;
+            if (soonest < 0 || kitchen.Closes[t] < kitchen.Closes[soonest])
+                soonest = t;
+        }
+
+        if (first < 0)
+            return false;
+        var pick = first != soonest && kitchen.Closes[soonest] < kitchen.Now + (of.Likely[first] * RunsOver) + Closing ? soonest : first;
+        if (kitchen.FreeHands(of.Likely[pick]) < of.Needs[pick][0].People)
+            return Slip(kitchen, soonest, out act, ref again);
+        if (IsInTheWay(kitchen, pick))
+        {
+            // Something shorter until then, in the plan's order.
+            pick = -1;
+            foreach (var t in kitchen.Open)
+            {
+                if (
+                    MayWork(kitchen, t, ref again)
+                    && (pick < 0 || script.Rank[t] < script.Rank[pick])
+                    && kitchen.FreeHands(of.Likely[t]) >= of.Needs[t][0].People
+                    && !IsInTheWay(kitchen, t)
+                )
+                    pick = t;
+            }
+
+            if (pick < 0)
+                return false;
+        }
+
+        act = new Act(pick, 0);
+        return true;
+    }
+
+    /// <summary>Short work whose window is about to close is done in the midst of longer work.</summary>
+    private static bool Slip(KitchenNow kitchen, int task, out Act act, ref int again)
+    {
+        act = new Act(task, 0);
+        if (kitchen.Of.Likely[task] > Short || kitchen.Closes[task] == DayStatics.Never)
+            return false;
+        if (kitchen.Closes[task] - kitchen.Now > Closing)
+        {
+            again = Math.Min(again, kitchen.Closes[task] - Closing);
+            return false;
+        }
+
+        return kitchen.HandsFor(kitchen.Of.Needs[task][0].People, kitchen.Of.Likely[task]);
+    }
+
+    private bool MayWork(KitchenNow kitchen, int task, ref int again)
+    {
+        var of = kitchen.Of;
+        return of.SettingOf[task] < 0
+            && of.StartsByHand[task]
+            && IsOpen(kitchen, task, ref again)
+            && !kitchen.MeetsRest(of.IsWork[task] ? of.Likely[task] : of.Needs[task][0].Length)
+            && kitchen.HasRoom(task)
+            && !IsHeldBack(kitchen, task, ref again);
+    }
+
+    /// <summary>Whether work would still go on when something that cannot wait, and is too long to slip in, wants the same hands.</summary>
+    private static bool IsInTheWay(KitchenNow kitchen, int task)
+    {
+        var of = kitchen.Of;
+        if (kitchen.FreeHands(Short) > of.Needs[task][0].People)
+            return false;
+        var until = kitchen.Now + (of.Likely[task] * RunsOver);
+        foreach (var open in kitchen.Open)
+        {
+            if (
+                open != task
+                && kitchen.Closes[open] < until
+                && kitchen.Closes[open] < kitchen.Closes[task]
+                && of.SettingOf[open] < 0
+                && of.StartsByHand[open]
+                && of.Likely[open] > Short
+            )
+                return true;
+        }
+
+        foreach (var running in kitchen.Running)
+        {
+            foreach (var l in of.Out[running])
+            {
+                var link = of.Links[l];
+                var next = link.To;
+                if (
+                    link is not { MaxLag: { } most, Window: WindowKind.Hard }
+                    || kitchen.State[next] != StepState.Ahead
+                    || kitchen.Missing[next] > 1
+                    || of.SettingOf[next] >= 0
+                    || !of.StartsByHand[next]
+                    || of.Likely[next] <= Short
+                )
+                    continue;
+                var closes = Math.Max(kitchen.Now, kitchen.Start[running] + of.Likely[running]) + most;
+                if (closes < until && kitchen.Closes[task] > closes)
+                    return true;
+            }
+        }
+
+        return false;
+    }
+
+    /// <summary>Whether its hour has come, not much before the plan's unless something waits for it.</summary>
+    private bool IsOpen(KitchenNow kitchen, int task, ref int again)
+    {
+        var of = kitchen.Of;
+        var from = Math.Max(kitchen.ReadyAt[task], of.Floor[task]);
+        if (kitchen.Closes[task] == DayStatics.Never)
+            from = Math.Max(from, kitchen.Script.Planned[task] - ahead);
+        if (of.Presence[task])
+            from = Math.Max(from, kitchen.Script.First);
+        if (from <= kitchen.Now)
+            return true;
+        again = Math.Min(again, from);
+        return false;
+    }
+
+    /// <summary>Whether the oven is not expected to be free in time for what this would start.</summary>
+    private bool IsHeldBack(KitchenNow kitchen, int task, ref int again)
+    {
+        var of = kitchen.Of;
+        var load = of.Toward[task];
+        if (load < 0 || kitchen.State[load] != StepState.Ahead)
+            return false;
+        var until = OvenAt(kitchen, load) - of.Distance[task] - (int)(caution * of.Give[task]);
+        until = Math.Min(until, kitchen.Closes[task] - Closing);
+        if (until <= kitchen.Now)
+            return false;
+        again = Math.Min(again, until);
+        return true;
+    }
+
+    /// <summary>When the oven is expected to take a load, by usual times.</summary>
+    private int OvenAt(KitchenNow kitchen, int load)
+    {
+        var oven = kitchen.Script.Oven[load];
+        if (_forOven != oven || _reckonedAt != kitchen.Now)
+            Reckon(kitchen, oven);
+        return _freeAt[load];
+    }
+
+    private void Reckon(KitchenNow kitchen, int oven)
+    {
+        (_forOven, _reckonedAt) = (oven, kitchen.Now);
+        var of = kitchen.Of;
+        if (_in.Length != of.Likely.Length)
+            (_in, _freeAt) = (new int[of.Likely.Length], new int[of.Likely.Length]);
+        var settings = kitchen.HeatUntil[oven].Length;
+        Span<int> hot = stackalloc int[settings];
+        kitchen.HeatUntil[oven].CopyTo(hot);
+        Span<int> inside = stackalloc int[kitchen.Script.Queue[oven].Length + 1];
+        Span<int> outAt = stackalloc int[inside.Length];
+        var count = 0;
+        foreach (var there in kitchen.InOven[oven])
+        {
+            var end = kitchen.IsDue[there] ? kitchen.Now + 1 : Math.Max(kitchen.Now + 1, kitchen.Start[there] + of.Likely[there]);
+            (inside[count], outAt[count]) = (there, end);
+            count++;
+            hot[of.SettingOf[there]] = Math.Max(hot[of.SettingOf[there]], end);
+        }
+
+        var capacity = of.Network.Kitchen.Ovens[oven].Shelves * TaskNetwork.ShelfUnits;
+        var before = kitchen.Now;
+        foreach (var load in kitchen.Script.Queue[oven])
+        {
+            if (kitchen.State[load] != StepState.Ahead)
+                continue;
+            var setting = of.SettingOf[load];
+            var free = Math.Max(before, of.Tables.FromCold[oven][setting]);
+            for (var s = 0; s < settings; s++)
+            {
+                if (s != setting)
+                    free = Math.Max(free, hot[s] + of.Tables.Transition[oven][s][setting]);
+            }
+
+            free = AfterRoom(kitchen, oven, load, free, inside[..count], outAt[..count], capacity);
+            _freeAt[load] = free;
+            var at = Math.Max(free, Math.Max(ReadyFor(kitchen, load), kitchen.Script.Planned[load]));
+            _in[load] = at;
+            before = at;
+            var outOf = at + of.Likely[load];
+            hot[setting] = Math.Max(hot[setting], outOf);
+            if (count < inside.Length)
+                (inside[count], outAt[count]) = (load, outOf);
+            count = Math.Min(count + 1, inside.Length);
+        }
+    }
+
+    private static int AfterRoom(KitchenNow kitchen, int oven, int load, int from, Span<int> inside, Span<int> outAt, int capacity)
+    {
+        var units = kitchen.UnitsOf(load, oven);
+        while (true)
+        {
+            var (used, next) = (0, DayStatics.Never);
+            for (var i = 0; i < inside.Length; i++)
+            {
+                if (outAt[i] <= from)
+                    continue;
+                used += kitchen.UnitsOf(inside[i], oven);
+                next = Math.Min(next, outAt[i]);
+            }
+
+            if (used + units <= capacity || next == DayStatics.Never)
+                return from;
+            from = next;
+        }
+    }
+
+    /// <summary>When a load will be ready to go in, by usual times, if what is before it is begun now.</summary>
+    private static int ReadyFor(KitchenNow kitchen, int load)
+    {
+        var of = kitchen.Of;
+        var ready = kitchen.Now;
+        var (before, ends) = (of.Before[load], of.BeforeEnd[load]);
+        for (var i = 0; i < before.Length; i++)
+        {
+            var t = before[i];
+            var done = kitchen.State[t] switch
+            {
+                StepState.Done => kitchen.End[t],
+                StepState.Begun => Math.Max(kitchen.Now, kitchen.Start[t] + of.Likely[t]),
+                _ => kitchen.Now + of.Likely[t],
+            };
+            ready = Math.Max(ready, done + ends[i]);
+        }
+
+        return ready;
+    }
+}
