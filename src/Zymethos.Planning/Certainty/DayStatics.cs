@@ -39,6 +39,10 @@ internal sealed class DayStatics
         }
 
         Links = [.. network.Links];
+        LinkFrom = [.. Links.Select(l => l.From)];
+        LinkTo = [.. Links.Select(l => l.To)];
+        LinkLeast = [.. Links.Select(l => l.MinLag)];
+        LinkMost = [.. Links.Select(l => l is { MaxLag: { } most, Window: WindowKind.Hard } ? most : Never)];
         In = [.. Enumerable.Range(0, n).Select(t => Indexes(l => l.To == t))];
         Out = [.. Enumerable.Range(0, n).Select(t => Indexes(l => l.From == t))];
         // A clearing begins when its spell is done, and the spell ends when it is cleared.
@@ -97,6 +101,13 @@ internal sealed class DayStatics
             ),
         ];
         Takes = [.. Enumerable.Range(0, n).Select(t => !tasks[t].Demands.IsEmpty || Tables.HoldsFrom[t].Length > 0)];
+        Units =
+        [
+            .. Enumerable
+                .Range(0, network.Kitchen.Ovens.Length)
+                .Select(o => tasks.Select(t => t.Oven is { } need ? need.Items * need.UnitsIn(o) : 0).ToArray()),
+        ];
+        Room = [.. network.Kitchen.Ovens.Select(o => o.Shelves * TaskNetwork.ShelfUnits)];
         Depth = Depths();
         (Toward, Distance, Give) = Chains();
         (Before, BeforeEnd) = Ancestors();
@@ -140,6 +151,18 @@ internal sealed class DayStatics
     /// <summary>All links.</summary>
     public TaskLink[] Links { get; }
 
+    /// <summary>By link, the step before.</summary>
+    public int[] LinkFrom { get; }
+
+    /// <summary>By link, the step after.</summary>
+    public int[] LinkTo { get; }
+
+    /// <summary>By link, the least minutes between.</summary>
+    public int[] LinkLeast { get; }
+
+    /// <summary>By link, the most minutes between by a hard window; <see cref="Never"/> where there is none.</summary>
+    public int[] LinkMost { get; }
+
     /// <summary>Indexes of the links into each task.</summary>
     public int[][] In { get; }
 
@@ -175,6 +198,12 @@ internal sealed class DayStatics
 
     /// <summary>Whether each takes anything shared.</summary>
     public bool[] Takes { get; }
+
+    /// <summary>By oven and load, units of the oven that it takes.</summary>
+    public int[][] Units { get; }
+
+    /// <summary>By oven, units there are.</summary>
+    public int[] Room { get; }
 
     /// <summary>How many steps lie before each, at most: what comes first where two start in the same minute.</summary>
     public int[] Depth { get; }

@@ -1,5 +1,4 @@
 using Zymethos.Core.Recipes;
-using Zymethos.Planning.Day;
 
 namespace Zymethos.Planning.Certainty;
 
@@ -33,10 +32,7 @@ internal sealed class DispatchRule(double caution = DispatchRule.UsualCaution, i
     // Handwork may run over by a share of its usual time before what is urgent is reached.
     private const double RunsOver = 1.15;
 
-    private int[] _in = [];
-    private int[] _freeAt = [];
-    private int _forOven = -1;
-    private int _reckonedAt;
+    private readonly OvenOutlook _outlook = new();
 
     /// <summary>The next thing to do with hands; false when there is nothing now.</summary>
     /// <param name="kitchen">The kitchen.</param>
@@ -44,14 +40,14 @@ internal sealed class DispatchRule(double caution = DispatchRule.UsualCaution, i
     /// <param name="again">When to look again, if nothing happens before; made smaller only.</param>
     public bool Next(KitchenNow kitchen, out Act act, ref int again)
     {
-        _forOven = -1;
+        _outlook.Begin(kitchen);
         return Due(kitchen, out act) || Loads(kitchen, out act, ref again) || Work(kitchen, out act, ref again);
     }
 
     /// <summary>Whether a step that needs no hands begins now.</summary>
     public bool Begins(KitchenNow kitchen, int task, ref int again)
     {
-        _forOven = -1;
+        _outlook.Begin(kitchen);
         if (!IsOpen(kitchen, task, ref again) || !kitchen.HasRoom(task))
             return false;
         var of = kitchen.Of;
@@ -225,15 +221,14 @@ internal sealed class DispatchRule(double caution = DispatchRule.UsualCaution, i
         {
             foreach (var l in of.Out[running])
             {
-                var link = of.Links[l];
-                var next = link.To;
+                var (next, most) = (of.LinkTo[l], of.LinkMost[l]);
                 if (
-                    link is not { MaxLag: { } most, Window: WindowKind.Hard }
+                    most == DayStatics.Never
+                    || of.Likely[next] <= Short
                     || kitchen.State[next] != StepState.Ahead
                     || kitchen.Missing[next] > 1
                     || of.SettingOf[next] >= 0
                     || !of.StartsByHand[next]
-                    || of.Likely[next] <= Short
                 )
                     continue;
                 var closes = Math.Max(kitchen.Now, kitchen.Start[running] + of.Likely[running]) + most;
@@ -267,108 +262,11 @@ internal sealed class DispatchRule(double caution = DispatchRule.UsualCaution, i
         var load = of.Toward[task];
         if (load < 0 || kitchen.State[load] != StepState.Ahead)
             return false;
-        var until = OvenAt(kitchen, load) - of.Distance[task] - (int)(caution * of.Give[task]);
+        var until = _outlook.FreeFor(load) - of.Distance[task] - (int)(caution * of.Give[task]);
         until = Math.Min(until, kitchen.Closes[task] - Closing);
         if (until <= kitchen.Now)
             return false;
         again = Math.Min(again, until);
         return true;
-    }
-
-    /// <summary>When the oven is expected to take a load, by usual times.</summary>
-    private int OvenAt(KitchenNow kitchen, int load)
-    {
-        var oven = kitchen.Script.Oven[load];
-        if (_forOven != oven || _reckonedAt != kitchen.Now)
-            Reckon(kitchen, oven);
-        return _freeAt[load];
-    }
-
-    private void Reckon(KitchenNow kitchen, int oven)
-    {
-        (_forOven, _reckonedAt) = (oven, kitchen.Now);
-        var of = kitchen.Of;
-        if (_in.Length != of.Likely.Length)
-            (_in, _freeAt) = (new int[of.Likely.Length], new int[of.Likely.Length]);
-        var settings = kitchen.HeatUntil[oven].Length;
-        Span<int> hot = stackalloc int[settings];
-        kitchen.HeatUntil[oven].CopyTo(hot);
-        Span<int> inside = stackalloc int[kitchen.Script.Queue[oven].Length + 1];
-        Span<int> outAt = stackalloc int[inside.Length];
-        var count = 0;
-        foreach (var there in kitchen.InOven[oven])
-        {
-            var end = kitchen.IsDue[there] ? kitchen.Now + 1 : Math.Max(kitchen.Now + 1, kitchen.Start[there] + of.Likely[there]);
-            (inside[count], outAt[count]) = (there, end);
-            count++;
-            hot[of.SettingOf[there]] = Math.Max(hot[of.SettingOf[there]], end);
-        }
-
-        var capacity = of.Network.Kitchen.Ovens[oven].Shelves * TaskNetwork.ShelfUnits;
-        var before = kitchen.Now;
-        foreach (var load in kitchen.Script.Queue[oven])
-        {
-            if (kitchen.State[load] != StepState.Ahead)
-                continue;
-            var setting = of.SettingOf[load];
-            var free = Math.Max(before, of.Tables.FromCold[oven][setting]);
-            for (var s = 0; s < settings; s++)
-            {
-                if (s != setting)
-                    free = Math.Max(free, hot[s] + of.Tables.Transition[oven][s][setting]);
-            }
-
-            free = AfterRoom(kitchen, oven, load, free, inside[..count], outAt[..count], capacity);
-            _freeAt[load] = free;
-            var at = Math.Max(free, Math.Max(ReadyFor(kitchen, load), kitchen.Script.Planned[load]));
-            _in[load] = at;
-            before = at;
-            var outOf = at + of.Likely[load];
-            hot[setting] = Math.Max(hot[setting], outOf);
-            if (count < inside.Length)
-                (inside[count], outAt[count]) = (load, outOf);
-            count = Math.Min(count + 1, inside.Length);
-        }
-    }
-
-    private static int AfterRoom(KitchenNow kitchen, int oven, int load, int from, Span<int> inside, Span<int> outAt, int capacity)
-    {
-        var units = kitchen.UnitsOf(load, oven);
-        while (true)
-        {
-            var (used, next) = (0, DayStatics.Never);
-            for (var i = 0; i < inside.Length; i++)
-            {
-                if (outAt[i] <= from)
-                    continue;
-                used += kitchen.UnitsOf(inside[i], oven);
-                next = Math.Min(next, outAt[i]);
-            }
-
-            if (used + units <= capacity || next == DayStatics.Never)
-                return from;
-            from = next;
-        }
-    }
-
-    /// <summary>When a load will be ready to go in, by usual times, if what is before it is begun now.</summary>
-    private static int ReadyFor(KitchenNow kitchen, int load)
-    {
-        var of = kitchen.Of;
-        var ready = kitchen.Now;
-        var (before, ends) = (of.Before[load], of.BeforeEnd[load]);
-        for (var i = 0; i < before.Length; i++)
-        {
-            var t = before[i];
-            var done = kitchen.State[t] switch
-            {
-                StepState.Done => kitchen.End[t],
-                StepState.Begun => Math.Max(kitchen.Now, kitchen.Start[t] + of.Likely[t]),
-                _ => kitchen.Now + of.Likely[t],
-            };
-            ready = Math.Max(ready, done + ends[i]);
-        }
-
-        return ready;
     }
 }

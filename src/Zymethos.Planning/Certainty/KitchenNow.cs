@@ -299,25 +299,18 @@ internal sealed class KitchenNow
                 return false;
             if (spare < 0)
             {
-                spare = Of.Network.Kitchen.Ovens[oven].Shelves * TaskNetwork.ShelfUnits;
+                spare = Of.Room[oven];
                 foreach (var inside in InOven[oven])
-                    spare -= UnitsOf(inside, oven);
-                spare -= UnitsOf(load, oven);
+                    spare -= Of.Units[oven][inside];
+                spare -= Of.Units[oven][load];
             }
 
-            spare -= UnitsOf(other, oven);
+            spare -= Of.Units[oven][other];
             if (spare < 0)
                 return false;
         }
 
         return true;
-    }
-
-    /// <summary>Units of an oven that a load takes.</summary>
-    public int UnitsOf(int load, int oven)
-    {
-        var need = Of.Network.Tasks[load].Oven!;
-        return need.Items * need.UnitsIn(oven);
     }
 
     /// <summary>Finds a shelf for every pan of a load; false where there is none.</summary>

@@ -1,5 +1,4 @@
 using System.Collections.Immutable;
-using Zymethos.Core.Recipes;
 using Zymethos.Planning.Day;
 using Zymethos.Planning.Rules;
 
@@ -15,6 +14,11 @@ internal sealed class RehearsedDay
     /// <summary>Missing a window, or leaving a bake in, by so many minutes is within what a sensible baker makes up by a cooler corner or a
     /// wet towel (common practice, no source).</summary>
     public const int Forgiven = 3;
+
+    // An order that no plan has may leave two steps waiting for each other.
+    private int LastMinute => _of.Network.Horizon + AfterHorizon;
+
+    private const int AfterHorizon = 24 * 60;
 
     private readonly DayStatics _of;
     private readonly DispatchRule _rule;
@@ -87,7 +91,7 @@ internal sealed class RehearsedDay
         {
             var again = Settle();
             var next = Math.Min(again, NextEvent());
-            if (next >= DayStatics.Never)
+            if (next >= DayStatics.Never || k.Now > LastMinute)
                 break;
             k.Now = Math.Max(k.Now + 1, next);
         }
@@ -394,11 +398,11 @@ internal sealed class RehearsedDay
         _due[t] = k.Now + _length[t];
         foreach (var l in _of.In[t])
         {
-            var link = _of.Links[l];
-            if (link is not { MaxLag: { } most, Window: WindowKind.Hard })
+            if (_of.LinkMost[l] == DayStatics.Never)
                 continue;
-            var from = _of.ClearingOf[link.From] >= 0 ? k.Ripe[link.From] : k.End[link.From];
-            if (k.Now - from <= most + Forgiven)
+            var before = _of.LinkFrom[l];
+            var from = _of.ClearingOf[before] >= 0 ? k.Ripe[before] : k.End[before];
+            if (k.Now - from <= _of.LinkMost[l] + Forgiven)
                 continue;
             MissedLinks.Add(l);
             IsSpoilt[task.Bake] = true;
@@ -457,13 +461,13 @@ internal sealed class RehearsedDay
         var from = _of.ClearingOf[t] >= 0 ? k.Ripe[t] : at;
         foreach (var l in _of.Out[t])
         {
-            var link = _of.Links[l];
-            if (link.To == _of.ClearingOf[t])
+            var next = _of.LinkTo[l];
+            if (next == _of.ClearingOf[t])
                 continue;
-            k.ReadyAt[link.To] = Math.Max(k.ReadyAt[link.To], at + link.MinLag);
-            if (link is { MaxLag: { } most, Window: WindowKind.Hard })
-                k.Closes[link.To] = Math.Min(k.Closes[link.To], from + most);
-            Arrived(link.To);
+            k.ReadyAt[next] = Math.Max(k.ReadyAt[next], at + _of.LinkLeast[l]);
+            if (_of.LinkMost[l] < DayStatics.Never)
+                k.Closes[next] = Math.Min(k.Closes[next], from + _of.LinkMost[l]);
+            Arrived(next);
         }
     }
 

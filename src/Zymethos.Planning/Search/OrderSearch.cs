@@ -32,24 +32,9 @@ internal sealed class OrderSearch
     // at the end.
     private const double Step = 0.01;
 
-    // Moments laid for the same minute keep their order.
-    private const double Apart = 1e-5;
-
     private readonly TaskNetwork _network;
-    private readonly MomentTable _table;
-    private readonly Timetable _timetable;
-    private readonly OrderChanges _changes;
+    private readonly OrderWalk _walk;
     private readonly Random _random;
-    private readonly double[] _times;
-    private readonly double[] _wanted;
-    private readonly double[] _movedTo;
-    private readonly int[] _moved;
-    private readonly int[] _order;
-    private readonly int[] _next;
-    private readonly bool[] _put;
-    private readonly int[] _doors;
-    private readonly int[] _ovens;
-    private int _count;
     private Plan _best;
     private int _bestFinish;
     private (Plan Plan, int Finish)? _unchecked;
@@ -57,24 +42,8 @@ internal sealed class OrderSearch
     private OrderSearch(TaskNetwork network, Plan first, int seed)
     {
         (_network, _best, _bestFinish) = (network, first, first.Finish(network));
-        var day = new DayTables(network);
-        _table = new MomentTable(day);
-        _timetable = new Timetable(day, _table);
         _random = new Random(seed);
-        _changes = new OrderChanges(day, _table, _random);
-        var n = _table.Moments.Length;
-        (_wanted, _movedTo, _moved, _order, _next, _put) = (new double[n], new double[n], new int[n], new int[n], new int[n], new bool[n]);
-        _times =
-        [
-            .. _table.Moments.Select(m => m.AtEnd ? first.Tasks[m.Task].End - m.Length : (double)first.Tasks[m.Task].Start + m.Offset),
-        ];
-        _doors =
-        [
-            .. network.Tasks.Select(t =>
-                Math.Max(0, first.Tasks[t.Index].End - first.Tasks[t.Index].Start - t.TakesFrom(first.Tasks[t.Index].Start))
-            ),
-        ];
-        _ovens = [.. first.Tasks.Select(t => t.Oven)];
+        _walk = new OrderWalk(new DayTables(network), first, _random);
     }
 
     /// <summary>So many tries as a search of a limit is meant to spend on a day.</summary>
@@ -99,7 +68,7 @@ internal sealed class OrderSearch
     )
     {
         var search = new OrderSearch(network, first, seed);
-        if (search._order.Length > 1)
+        if (search._walk.Moments > 1)
             search.Anneal(tries, isOver ?? (() => false), onBetter ?? (_ => { }));
         return search._best;
     }
@@ -124,38 +93,25 @@ internal sealed class OrderSearch
         );
         var search = new OrderSearch(network, old, 0);
         return
-            search.LayFirst()
-            && search._timetable is { IsSettled: true } day
+            search._walk.LayFirst(BrokenWeightAtFirst)
+            && search._walk.Timetable is { IsSettled: true } day
             && day.ToPlan() is var plan
             && PlanChecker.Check(network, plan).Count == 0
             ? plan
             : null;
     }
 
-    private bool LayFirst()
-    {
-        Array.Copy(_times, _wanted, _times.Length);
-        Merge([.. Enumerable.Range(0, _times.Length).OrderBy(i => _times[i])]);
-        Array.Copy(_next, _order, _next.Length);
-        Array.Copy(_ovens, _timetable.Oven, _ovens.Length);
-        return Lay(double.MaxValue, BrokenWeightAtFirst);
-    }
-
     private void Anneal(int tries, Func<bool> isOver, Action<Plan> onBetter)
     {
-        var cost = LayFirst() ? Keep(onBetter) : double.MaxValue;
+        var cost = _walk.LayFirst(BrokenWeightAtFirst) ? Keep(onBetter) : double.MaxValue;
         for (var i = 0; i < tries && !isOver(); i++)
         {
-            Array.Copy(_times, _wanted, _times.Length);
-            Array.Copy(_ovens, _timetable.Oven, _ovens.Length);
-            _changes.Change(_times, _wanted, _timetable.Oven);
-            Merge(_order);
-            if (_next.AsSpan().SequenceEqual(_order) && _ovens.AsSpan().SequenceEqual(_timetable.Oven))
+            if (!_walk.Propose())
                 continue;
             var left = 1 - ((double)i / tries);
 #pragma warning disable CA5394 // A search order is no secret.
             if (
-                Lay(
+                _walk.Lay(
                     cost - (Math.Log(1 - _random.NextDouble()) * Heat * _bestFinish * left * left),
                     BrokenWeightAtLast - ((BrokenWeightAtLast - BrokenWeightAtFirst) * left)
                 )
@@ -167,29 +123,19 @@ internal sealed class OrderSearch
         Check(onBetter);
     }
 
-    private bool Lay(double dearest, double brokenWeight)
-    {
-        Array.Copy(_doors, _timetable.DoorMinutes, _doors.Length);
-        return _timetable.Lay(_next, dearest, brokenWeight) && (!_timetable.IsSettled || _timetable.Seat());
-    }
-
     /// <summary>Goes on from the day that was laid last; its cost.</summary>
     private double Keep(Action<Plan> onBetter)
     {
-        Array.Copy(_next, _order, _next.Length);
-        Array.Copy(_timetable.DoorMinutes, _doors, _doors.Length);
-        Array.Copy(_timetable.Oven, _ovens, _ovens.Length);
-        var time = 0.0;
-        foreach (var i in _order)
-            _times[i] = time = Math.Max(time, _timetable.At(i)) + Apart;
-        if (_timetable.IsSettled && _timetable.Finish < (_unchecked?.Finish ?? _bestFinish))
+        _walk.Accept();
+        var day = _walk.Timetable;
+        if (day.IsSettled && day.Finish < (_unchecked?.Finish ?? _bestFinish))
         {
-            _unchecked = (_timetable.ToPlan(), _timetable.Finish);
-            if (_timetable.Finish < _bestFinish * (1 - Step))
+            _unchecked = (day.ToPlan(), day.Finish);
+            if (day.Finish < _bestFinish * (1 - Step))
                 Check(onBetter);
         }
 
-        return _timetable.Cost;
+        return day.Cost;
     }
 
     /// <summary>Takes the best plan so far when the checker finds nothing against it.</summary>
@@ -202,45 +148,5 @@ internal sealed class OrderSearch
             return;
         (_best, _bestFinish) = (plan, finish);
         onBetter(plan);
-    }
-
-    /// <summary>The moments by the times that are wanted, none before one that comes before it: what kept its time lies in order already,
-    /// what did not is merged in.</summary>
-    private void Merge(int[] order)
-    {
-        var moved = 0;
-        for (var i = 0; i < _times.Length; i++)
-        {
-            if (_wanted[i] == _times[i])
-                continue;
-            (_movedTo[moved], _moved[moved]) = (_wanted[i], i);
-            moved++;
-        }
-
-        Array.Sort(_movedTo, _moved, 0, moved);
-        Array.Clear(_put);
-        _count = 0;
-        var next = 0;
-        foreach (var i in order)
-        {
-            if (_wanted[i] != _times[i])
-                continue;
-            while (next < moved && _movedTo[next] < _times[i])
-                Put(_moved[next++]);
-            Put(i);
-        }
-
-        while (next < moved)
-            Put(_moved[next++]);
-    }
-
-    private void Put(int moment)
-    {
-        if (_put[moment])
-            return;
-        _put[moment] = true;
-        foreach (var before in _table.Before[moment])
-            Put(before);
-        _next[_count++] = moment;
     }
 }

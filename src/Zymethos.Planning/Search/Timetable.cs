@@ -358,6 +358,9 @@ internal sealed partial class Timetable
         return at - wanted;
     }
 
+    /// <summary>When each task starts. It changes with the next day that is laid.</summary>
+    public IReadOnlyList<int> Starts => _start;
+
     /// <summary>The plan, when every pan has a shelf (<see cref="Seat()"/>).</summary>
     public Plan ToPlan()
     {
