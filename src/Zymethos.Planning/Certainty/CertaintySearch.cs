@@ -6,8 +6,9 @@ namespace Zymethos.Planning.Certainty;
 /// <summary>What a plan is worth on rehearsed days.</summary>
 /// <param name="Together">Share of the days on which everything was well.</param>
 /// <param name="DoneBy">The hour that nine of ten days keep, in minutes, smoothed over the days around it.</param>
+/// <param name="Lean">What the baker leans toward, in minutes, on average; less is better.</param>
 /// <param name="Cost">Less is better.</param>
-internal readonly record struct Score(double Together, double DoneBy, double Cost);
+internal readonly record struct Score(double Together, double DoneBy, double Lean, double Cost);
 
 /// <summary>
 /// Looks for a plan that survives: orders of the day's moments beside each other, each laid as a plan that obeys every rule, are lived
@@ -17,8 +18,9 @@ internal readonly record struct Score(double Together, double DoneBy, double Cos
 /// </summary>
 internal sealed class CertaintySearch
 {
-    // A day dearer by so many minutes is kept with a chance of 1/e at first.
+    // A day dearer by so many minutes is kept with a chance of 1/e at first, and by a share of what it lacks in certainty.
     private const double Heat = 15;
+    private const double HeatOfMissing = 0.12;
 
     // By how much later a plan's own finish may be than that of the plan it comes from, in minutes: what survives is seldom much longer.
     private const double Longer = 60;
@@ -33,6 +35,15 @@ internal sealed class CertaintySearch
 
     private const double BrokenWeight = 3;
 
+    // So many plans of so many steps were lived through so many days a second when this was measured; it grows faster than the steps.
+    private const double TriesASecond = 130;
+    private const double StepsMeasured = 67;
+    private const double DaysMeasured = 100;
+    private const double Growth = 1.5;
+
+    // A day of few moments has been looked through when as many tries as they have pairs brought nothing, or at least so many.
+    private const int LeastPatience = 200;
+
     // So many of the best are kept, to be looked at again on days they were not chosen by.
     private const int Kept = 6;
 
@@ -42,6 +53,11 @@ internal sealed class CertaintySearch
     // What went wrong counts less with every plan that is lived.
     private const float Forget = 0.95f;
 
+    // A minute of what the baker leans toward beside one of the hour that nine of ten days keep.
+    private const double LeanWeight = 3;
+
+    private readonly DayLean _lean;
+    private readonly double _leanWeight;
     private readonly DayStatics _of;
     private readonly DayDraws _draws;
     private readonly double _target;
@@ -59,6 +75,8 @@ internal sealed class CertaintySearch
     public CertaintySearch(DayStatics statics, DayDraws draws, double target)
     {
         (_of, _draws, _target) = (statics, draws, target);
+        _lean = statics.Network.Lean;
+        _leanWeight = _lean == DayLean.DoneEarly ? 0 : LeanWeight;
         _day = new RehearsedDay(statics, new DispatchRule());
         _finishes = new int[draws.Days];
         _order = [.. Enumerable.Range(0, draws.Days)];
@@ -75,24 +93,27 @@ internal sealed class CertaintySearch
     public Score Evaluate(DayScript script, int finish, double limit = double.MaxValue)
     {
         var days = _draws.Days;
-        if (finish - Sooner > limit)
-            return new(0, 0, double.MaxValue);
+        var least = _leanWeight == 0 ? finish - Sooner : 0;
+        if (least > limit)
+            return new(0, 0, 0, double.MaxValue);
         Tries++;
         var bad = 0;
+        var lean = 0.0;
         for (var i = 0; i < days; i++)
         {
             var day = _order[i];
             _day.Live(script, _draws.Of(day));
             _finishes[i] = _day.Finish;
+            lean += LeanMinutes();
             _wrong[day] *= Forget;
             if (_day.IsWell)
                 continue;
             bad++;
             _wrong[day]++;
-            if (finish - Sooner + Penalty(1 - ((double)bad / days)) <= limit)
+            if (least + Penalty(1 - ((double)bad / days)) <= limit)
                 continue;
             Array.Sort(_order, (a, b) => _wrong[b].CompareTo(_wrong[a]));
-            return new(1 - ((double)bad / days), 0, double.MaxValue);
+            return new(1 - ((double)bad / days), 0, 0, double.MaxValue);
         }
 
         Array.Sort(_finishes);
@@ -102,20 +123,41 @@ internal sealed class CertaintySearch
             sum += _finishes[i];
         var together = 1 - ((double)bad / days);
         var done = sum / (until - from);
-        return new(together, done, done + Penalty(together));
+        lean /= days;
+        return new(together, done, lean, done + (_leanWeight * lean) + Penalty(together));
     }
+
+    private int LeanMinutes() =>
+        _lean switch
+        {
+            DayLean.ShortDay => _day.Finish - _day.FirstTouch,
+            DayLean.LessOven => _day.HotMinutes,
+            DayLean.Fresher => _day.MakingMinutes,
+            _ => 0,
+        };
 
     private double Penalty(double together) => 100 * ((Missing * Math.Max(0, _target - together)) + (Beyond * (1 - together)));
 
     /// <summary>Looks for better plans than one that obeys every rule.</summary>
     /// <param name="first">The plan to begin with.</param>
     /// <param name="seed">Seed of the changes.</param>
-    /// <param name="left">The share of the time that is left, from 1 to 0; asked before every try.</param>
-    /// <returns>The best that were found, the best first; the first plan among them where few are better.</returns>
-    public IReadOnlyList<(Plan Plan, Score Score)> Improve(Plan first, int seed, Func<double> left)
+    /// <param name="time">How long it is meant to take: the number of tries follows from it and from the day, so that the same input gives
+    /// the same plans unless the machine is so slow that time runs out.</param>
+    /// <param name="left">The share of the time that is left by the clock, from 1 to 0; asked before every try.</param>
+    /// <param name="onBetter">Told of every better plan.</param>
+    /// <returns>The best that were found and those on the way to them that are surer than all that are done sooner, the best
+    /// first.</returns>
+    public IReadOnlyList<(Plan Plan, Score Score)> Improve(
+        Plan first,
+        int seed,
+        TimeSpan time,
+        Func<double> left,
+        Action<Plan, Score> onBetter
+    )
     {
         var score = Evaluate(DayScript.For(_of, first), first.Finish(_of.Network));
         var best = new List<(Plan Plan, Score Score)> { (first, score) };
+        var front = new List<(Plan Plan, Score Score)>();
 #pragma warning disable CA5394 // A search order is no secret.
         var random = new Random(seed);
         var walk = new OrderWalk(_of.Tables, first, random);
@@ -123,25 +165,48 @@ internal sealed class CertaintySearch
             return best;
         walk.Accept();
         var laid = walk.Timetable.Cost;
-        while (left() is var share && share > 0)
+        var most = time.TotalSeconds * TriesASecond * Math.Pow(StepsMeasured / _of.Likely.Length, Growth) * DaysMeasured / _draws.Days;
+        var (lastBest, patience) = (Tries, Math.Max(LeastPatience, walk.Moments * walk.Moments));
+        while (true)
         {
+            var share = Math.Min(left(), 1 - (Tries / most));
+            if (share <= 0 || Tries - lastBest > patience)
+                break;
             if (!walk.Propose() || !walk.Lay(laid + Longer, BrokenWeight) || !walk.Timetable.IsSettled)
                 continue;
-            var limit = score.Cost - (Math.Log(1 - random.NextDouble()) * Heat * share * share);
+            var heat = (Heat + (HeatOfMissing * Penalty(score.Together))) * share * share;
+            var limit = score.Cost - (Math.Log(1 - random.NextDouble()) * heat);
             var script = new DayScript(_of, [.. walk.Timetable.Starts], [.. walk.Timetable.Oven]);
             var next = Evaluate(script, walk.Timetable.Finish, limit);
             if (next.Cost > limit)
                 continue;
             walk.Accept();
             (score, laid) = (next, walk.Timetable.Cost);
-            if (best.Count == Kept && score.Cost >= best[^1].Score.Cost)
+            var isBest = best.Count < Kept || score.Cost < best[^1].Score.Cost;
+            var isFront = front.TrueForAll(f => f.Score.Together < score.Together || f.Score.DoneBy > score.DoneBy);
+            if (!isBest && !isFront)
                 continue;
-            best.Add((walk.Timetable.ToPlan(), score));
+            var plan = walk.Timetable.ToPlan();
+            if (isFront)
+            {
+                front.RemoveAll(f => f.Score.Together <= score.Together && f.Score.DoneBy >= score.DoneBy);
+                front.Add((plan, score));
+            }
+
+            if (!isBest)
+                continue;
+            if (score.Cost < best[0].Score.Cost)
+            {
+                onBetter(plan, score);
+                lastBest = Tries;
+            }
+
+            best.Add((plan, score));
             best.Sort((a, b) => a.Score.Cost.CompareTo(b.Score.Cost));
             if (best.Count > Kept)
                 best.RemoveAt(Kept);
         }
 #pragma warning restore CA5394
-        return best;
+        return [.. best, .. front.OrderBy(f => f.Score.DoneBy).Where((_, i) => i % Math.Max(1, front.Count / Kept) == 0)];
     }
 }

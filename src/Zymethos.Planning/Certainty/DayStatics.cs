@@ -21,6 +21,9 @@ internal sealed class DayStatics
         SettingOf = Tables.SettingOf;
         Likely = [.. tasks.Select(t => t.Likely)];
         Presence = [.. tasks.Select(t => t.NeedsPresence)];
+        Presences = [.. tasks.Where(t => t.NeedsPresence).Select(t => t.Index)];
+        HotLoads = [.. tasks.Where(t => t.Oven is { Setting.IsHot: true }).Select(t => t.Index)];
+        OfBake = [.. network.Bakes.Select((_, b) => tasks.Where(t => t.Bake == b).Select(t => t.Index).ToArray())];
         IsWork = [.. tasks.Select(t => t.IsHandsOn)];
         Needs = [.. tasks.Select(t => t.Hands.OrderBy(h => h.Offset).ToArray())];
         StartsByHand = [.. Needs.Select(h => h.Length > 0 && h[0].Offset == 0)];
@@ -126,6 +129,15 @@ internal sealed class DayStatics
 
     /// <summary>Whether somebody must be there.</summary>
     public bool[] Presence { get; }
+
+    /// <summary>Steps at which somebody must be there.</summary>
+    public int[] Presences { get; }
+
+    /// <summary>Loads that bake.</summary>
+    public int[] HotLoads { get; }
+
+    /// <summary>The steps of each bake.</summary>
+    public int[][] OfBake { get; }
 
     /// <summary>Whether hands are at it from start to end.</summary>
     public bool[] IsWork { get; }

@@ -3,13 +3,6 @@ using Zymethos.Planning.Day;
 
 namespace Zymethos.Planning.Certainty;
 
-/// <summary>The chance that a need is met.</summary>
-/// <param name="Bake">Index of the bake.</param>
-/// <param name="Ready">Share of the days on which it was ready by its hour, 0 to 1; 1 when it has none.</param>
-/// <param name="Unspoilt">Share of the days on which no hard window of it was missed by more than a moment, and it was not left in the
-/// oven.</param>
-public sealed record NeedChance(int Bake, double Ready, double Unspoilt);
-
 /// <summary>A step that is worth a head start.</summary>
 /// <param name="Task">Index of the step.</param>
 /// <param name="Minutes">What to plan for it instead of its usual time.</param>
@@ -40,6 +33,9 @@ public sealed record RehearsalResult(
     ImmutableArray<HeadStart> HeadStarts
 )
 {
+    /// <summary>The result in short.</summary>
+    public PlanChance Chance => new(Days, Together, LikelyDone, DoneBy, Needs);
+
     /// <summary>The minute by which nine of ten days are done.</summary>
     public int DoneBy => FinishAt(0.9);
 

@@ -59,6 +59,39 @@ internal sealed class RehearsedDay
     /// <summary>The minute of the last presence.</summary>
     public int Finish { get; private set; }
 
+    /// <summary>The minute of the first presence.</summary>
+    public int FirstTouch => _of.Presences.Min(t => Kitchen.Start[t]);
+
+    /// <summary>Minutes from the first hot load until the last is out.</summary>
+    public int HotMinutes
+    {
+        get
+        {
+            var (from, until) = (int.MaxValue, 0);
+            foreach (var t in _of.HotLoads)
+                (from, until) = (Math.Min(from, Kitchen.Start[t]), Math.Max(until, Kitchen.End[t]));
+            return Math.Max(0, until - from);
+        }
+    }
+
+    /// <summary>Minutes that a bake lies in the making, from its first step to its last, on average.</summary>
+    public int MakingMinutes
+    {
+        get
+        {
+            var sum = 0;
+            foreach (var bake in _of.OfBake)
+            {
+                var (from, until) = (int.MaxValue, 0);
+                foreach (var t in bake)
+                    (from, until) = (Math.Min(from, Kitchen.Start[t]), Math.Max(until, Kitchen.End[t]));
+                sum += until - from;
+            }
+
+            return sum / Math.Max(1, _of.OfBake.Length);
+        }
+    }
+
     /// <summary>Windows that were missed by more than a moment, by the index of their link.</summary>
     public List<int> MissedLinks { get; }
 

@@ -93,6 +93,23 @@ public static class DayPlanner
         return best.Outcome(best.IsProven ? PlanStatus.Proven : PlanStatus.Found) with { Plan = better };
     }
 
+    /// <summary>A plan as the baker's lean wants it, at no later a finish than a plan that obeys every rule; null where none was found in
+    /// time.</summary>
+    /// <param name="network">The day.</param>
+    /// <param name="plan">The plan to begin from.</param>
+    /// <param name="settings">Seed, workers, and where steps stood.</param>
+    /// <param name="limit">How long.</param>
+    /// <param name="cancel">Stops.</param>
+    public static Plan? Tidy(TaskNetwork network, Plan plan, SolveSettings settings, TimeSpan limit, CancellationToken cancel)
+    {
+        var reach = new ReachTable(network);
+        var model = new DayModel(network, reach, LowerBound.Finish(network, reach), ModelDepth.Whole);
+        model.TidyWithin(plan.Finish(network), DayWeights.For(network.Lean), plan, settings.Keep);
+        return model.Solve(settings, limit, cancel, (_, _, _) => { }) is CpSolverStatus.Optimal or CpSolverStatus.Feasible
+            ? model.Read()
+            : null;
+    }
+
     /// <summary>The plan to begin from: one laid by hand, or the day in the order in which it stood where that ends sooner.</summary>
     private static Plan? Begin(TaskNetwork network, SolveSettings settings)
     {

@@ -1,3 +1,4 @@
+using System.Collections.Immutable;
 using Zymethos.Planning.Day;
 
 namespace Zymethos.Planning.Search;
@@ -29,4 +30,11 @@ public sealed record Progress(TimeSpan After, int Finish);
 /// <param name="BoundFinish">The finishing minute that no plan can beat.</param>
 /// <param name="Trail">The way to it, first plan first.</param>
 /// <param name="Took">Time used.</param>
-public sealed record PlanOutcome(PlanStatus Status, Plan? Plan, int BoundFinish, IReadOnlyList<Progress> Trail, TimeSpan Took);
+public sealed record PlanOutcome(PlanStatus Status, Plan? Plan, int BoundFinish, IReadOnlyList<Progress> Trail, TimeSpan Took)
+{
+    /// <summary>What became of the plan on rehearsed days; null where none were lived.</summary>
+    public PlanChance? Chance { get; init; }
+
+    /// <summary>Plans to choose from, from the tightest to the surest; the plan is one of them. Empty where none were looked for.</summary>
+    public ImmutableArray<PlanChoice> Choices { get; init; } = [];
+}

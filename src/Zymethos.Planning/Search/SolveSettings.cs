@@ -13,6 +13,12 @@ public sealed record SolveSettings(TimeSpan Limit, int Seed = 1, int Workers = 2
     public IReadOnlyDictionary<TaskId, int> Keep { get; init; } = new Dictionary<TaskId, int>();
 
     /// <summary>
+    /// The share of days on which everything is to be well, 0 to 1, for whoever plans with rehearsed days (<c>SurePlanner</c>); null for
+    /// the soonest finish by usual times alone.
+    /// </summary>
+    public double? Certainty { get; init; }
+
+    /// <summary>
     /// Told of every better plan while the search goes on, from whichever thread finds it; null when nobody listens. What it throws ends
     /// the process, so it must not.
     /// </summary>
@@ -24,4 +30,8 @@ public sealed record SolveSettings(TimeSpan Limit, int Seed = 1, int Workers = 2
 /// <param name="Plan">The plan.</param>
 /// <param name="Finish">Its finishing minute.</param>
 /// <param name="Bound">The finishing minute that no plan of this network can beat, as far as is known.</param>
-public sealed record BetterPlan(TaskNetwork Network, Plan Plan, int Finish, int Bound);
+public sealed record BetterPlan(TaskNetwork Network, Plan Plan, int Finish, int Bound)
+{
+    /// <summary>What became of it on rehearsed days; null where none were lived yet.</summary>
+    public PlanChance? Chance { get; init; }
+}
