@@ -94,6 +94,12 @@ public sealed record Kitchen(
     public IEnumerable<(Mixer Mixer, int Index)> MixersFor(bool isKneaded) =>
         AllMixers.Select((m, i) => (Mixer: m, Index: i)).Where(m => m.Mixer.Kneads || !isKneaded);
 
+    /// <summary>On what share of days a plan is to go well altogether, 0 to 1: one of <see cref="Certainties"/>.</summary>
+    public double Certainty { get; init; } = 0.95;
+
+    /// <summary>What may be asked for as <see cref="Certainty"/>.</summary>
+    public static ImmutableArray<double> Certainties { get; } = [0.8, 0.9, 0.95, 0.99];
+
     /// <summary>How high the kitchen lies above the sea, in metres, -450 to 5500.</summary>
     public double ElevationMetres { get; init; }
 

@@ -73,6 +73,11 @@ public static class KitchenCheck
             "elevationMetres",
             "Kitchens lie between 450 m below and 5500 m above the sea."
         );
+        Check(
+            Kitchen.Certainties.Any(c => Math.Abs(c - kitchen.Certainty) < 1e-9),
+            "certaintyPercent",
+            "A day can be asked to go well on 80, 90, 95 or 99 of 100 days."
+        );
         for (var i = 0; i < kitchen.Pans.Length; i++)
         {
             var stock = kitchen.Pans[i];

@@ -133,6 +133,7 @@ public sealed class DocumentReader
                     ),
             ],
             Zone = document.Zone,
+            Certainty = document.CertaintyPercent / 100.0,
             OtherMixers =
             [
                 .. (document.OtherMixers ?? [])

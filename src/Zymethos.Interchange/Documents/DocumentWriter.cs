@@ -32,7 +32,8 @@ public static class DocumentWriter
             kitchen.FreezerLitres,
             Few(kitchen.RoomByHour.Select(h => new RoomHourDocument(h.From.ToString("HH:mm", null), h.Warm.Celsius))),
             kitchen.Zone,
-            Few(kitchen.OtherMixers.Select(m => new MixerDocument(m.Name, m.Litres, m.Kneads)))
+            Few(kitchen.OtherMixers.Select(m => new MixerDocument(m.Name, m.Litres, m.Kneads))),
+            (int)Math.Round(kitchen.Certainty * 100)
         );
 
     private static OvenDocument Write(Oven oven) =>
@@ -133,9 +134,25 @@ public static class DocumentWriter
                         ))
                 ),
             ],
-            [.. day.Sheet.Select(l => new RunSheetLineDocument(At(network, l.Minute), l.Text, l.Minutes, l.Who))]
+            [.. day.Sheet.Select(l => new RunSheetLineDocument(At(network, l.Minute), l.Text, l.Minutes, l.Who))],
+            day.Chance is { } chance ? Write(network, chance) : null
         );
     }
+
+    private static ChanceDocument Write(TaskNetwork network, PlanChance chance) =>
+        new(
+            Math.Round(chance.Together, 3),
+            At(network, chance.DoneBy),
+            At(network, chance.LikelyDone),
+            chance.Days,
+            [
+                .. chance.Needs.Select(n => new BakeChanceDocument(
+                    network.Bakes[n.Bake].Name,
+                    Math.Round(n.Unspoilt, 3),
+                    Math.Round(n.Ready, 3)
+                )),
+            ]
+        );
 
     private static PlannedTaskDocument Write(PlannedDay day, PlanTask task)
     {

@@ -47,6 +47,7 @@ public sealed record OvenDayDocument(
 /// <param name="RoomByHour">How warm the room is from which hour on; left out when roomC holds all day.</param>
 /// <param name="Zone">Time zone of the IANA list.</param>
 /// <param name="OtherMixers">Mixers of other kinds beside those that are counted; left out when there are none.</param>
+/// <param name="CertaintyPercent">On how many of a hundred days a plan is to go well altogether: 80, 90, 95 or 99.</param>
 public sealed record KitchenDocument(
     OvenDocument Oven,
     IReadOnlyList<PersonDocument> People,
@@ -65,7 +66,8 @@ public sealed record KitchenDocument(
     double? FreezerLitres = null,
     IReadOnlyList<RoomHourDocument>? RoomByHour = null,
     string Zone = "Etc/UTC",
-    IReadOnlyList<MixerDocument>? OtherMixers = null
+    IReadOnlyList<MixerDocument>? OtherMixers = null,
+    int CertaintyPercent = 95
 );
 
 /// <summary>A mixer of another kind.</summary>

@@ -13,6 +13,7 @@ namespace Zymethos.Interchange.Documents;
 /// <param name="Tasks">Every step with its time and its reasons.</param>
 /// <param name="Oven">What the oven does.</param>
 /// <param name="RunSheet">The day as a list to work from.</param>
+/// <param name="Chance">What became of the plan on rehearsed days; left out where none were lived.</param>
 public sealed record PlanDocument(
     string Format,
     int Version,
@@ -25,8 +26,23 @@ public sealed record PlanDocument(
     ByHandDocument ByHand,
     IReadOnlyList<PlannedTaskDocument> Tasks,
     IReadOnlyList<OvenPhaseDocument> Oven,
-    IReadOnlyList<RunSheetLineDocument> RunSheet
+    IReadOnlyList<RunSheetLineDocument> RunSheet,
+    ChanceDocument? Chance = null
 );
+
+/// <summary>What became of a plan on rehearsed days.</summary>
+/// <param name="Certainty">Share of the days on which everything was well: nothing spoilt, nothing late, 0 to 1.</param>
+/// <param name="DoneBy">When nine of ten days were done: what may be promised.</param>
+/// <param name="LikelyDone">When half of them were done.</param>
+/// <param name="Days">How many days were lived.</param>
+/// <param name="Bakes">Each bake's own chance.</param>
+public sealed record ChanceDocument(double Certainty, string DoneBy, string LikelyDone, int Days, IReadOnlyList<BakeChanceDocument> Bakes);
+
+/// <summary>The chance of a bake.</summary>
+/// <param name="Bake">Its name.</param>
+/// <param name="Unspoilt">Share of the days on which nothing of it waited too long or stayed in too long, 0 to 1.</param>
+/// <param name="Ready">Share of the days on which it was ready by its hour, 0 to 1; 1 when it has none.</param>
+public sealed record BakeChanceDocument(string Bake, double Unspoilt, double Ready);
 
 /// <summary>Figures of a plan, in minutes.</summary>
 /// <param name="KitchenMinutes">First touch to last.</param>

@@ -44,8 +44,12 @@ internal sealed class CertaintySearch
     // A day of few moments has been looked through when as many tries as they have pairs brought nothing, or at least so many.
     private const int LeastPatience = 200;
 
+    // After so many orders in a row that are none, or none that is new, there are no others beside the one that stands.
+    private const int MostIdle = 20_000;
+
     // So many of the best are kept, to be looked at again on days they were not chosen by.
-    private const int Kept = 6;
+    private const int Kept = 5;
+    private const int KeptOnTheWay = 10;
 
     // By so many minutes nine of ten days may end before the plan's own finish, since work is begun sooner where it can be.
     private const int Sooner = 20;
@@ -166,11 +170,12 @@ internal sealed class CertaintySearch
         walk.Accept();
         var laid = walk.Timetable.Cost;
         var most = time.TotalSeconds * TriesASecond * Math.Pow(StepsMeasured / _of.Likely.Length, Growth) * DaysMeasured / _draws.Days;
+        var idle = 0;
         var (lastBest, patience) = (Tries, Math.Max(LeastPatience, walk.Moments * walk.Moments));
         while (true)
         {
             var share = Math.Min(left(), 1 - (Tries / most));
-            if (share <= 0 || Tries - lastBest > patience)
+            if (share <= 0 || Tries - lastBest > patience || idle++ > MostIdle)
                 break;
             if (!walk.Propose() || !walk.Lay(laid + Longer, BrokenWeight) || !walk.Timetable.IsSettled)
                 continue;
@@ -178,6 +183,7 @@ internal sealed class CertaintySearch
             var limit = score.Cost - (Math.Log(1 - random.NextDouble()) * heat);
             var script = new DayScript(_of, [.. walk.Timetable.Starts], [.. walk.Timetable.Oven]);
             var next = Evaluate(script, walk.Timetable.Finish, limit);
+            idle = 0;
             if (next.Cost > limit)
                 continue;
             walk.Accept();
@@ -207,6 +213,6 @@ internal sealed class CertaintySearch
                 best.RemoveAt(Kept);
         }
 #pragma warning restore CA5394
-        return [.. best, .. front.OrderBy(f => f.Score.DoneBy).Where((_, i) => i % Math.Max(1, front.Count / Kept) == 0)];
+        return [.. best, .. front.OrderBy(f => f.Score.DoneBy).Where((_, i) => i % (1 + (front.Count / KeptOnTheWay)) == 0)];
     }
 }

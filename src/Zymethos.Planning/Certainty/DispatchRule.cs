@@ -208,11 +208,13 @@ internal sealed class DispatchRule(double caution = DispatchRule.UsualCaution, i
         {
             if (
                 open != task
+                && kitchen.Closes[open] >= kitchen.Now
                 && kitchen.Closes[open] < until
                 && kitchen.Closes[open] < kitchen.Closes[task]
                 && of.SettingOf[open] < 0
                 && of.StartsByHand[open]
                 && of.Likely[open] > Short
+                && kitchen.HasRoom(open)
             )
                 return true;
         }

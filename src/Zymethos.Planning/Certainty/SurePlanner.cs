@@ -20,6 +20,9 @@ public static class SurePlanner
 
     /// <summary>Other days, on which the best are compared.</summary>
     private const int DaysToCompare = 400;
+    private const int DaysInAHurry = 120;
+    private const int DaysToSayInAHurry = 400;
+    private static readonly TimeSpan Hurry = TimeSpan.FromSeconds(4);
 
     /// <summary>Days that nothing was chosen by, for what is said of a plan.</summary>
     private const int DaysToSay = 1000;
@@ -74,7 +77,7 @@ public static class SurePlanner
         if (left > Least)
             pool.AddRange(Search(statics, tightest, settings, asked, left, outcome.BoundFinish, cancel));
         pool.AddRange(Tidied(network, pool, settings, settings.Limit - clock.Elapsed, cancel));
-        var compare = new DayDraws(network, DaysToCompare, SeedToCompare);
+        var compare = new DayDraws(network, settings.Limit < Hurry ? DaysInAHurry : DaysToCompare, SeedToCompare);
         var scores = new Score[pool.Count];
         Parallel.For(
             0,
@@ -88,7 +91,7 @@ public static class SurePlanner
         );
         var best = Enumerable.Range(0, pool.Count).MinBy(i => scores[i].Cost);
         var shown = Spread(pool, scores, best);
-        var say = new DayDraws(network, DaysToSay, SeedToSay);
+        var say = new DayDraws(network, settings.Limit < Hurry ? DaysToSayInAHurry : DaysToSay, SeedToSay);
         var choices = new PlanChoice[shown.Count];
         Parallel.For(
             0,

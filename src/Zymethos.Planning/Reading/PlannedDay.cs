@@ -47,6 +47,12 @@ public sealed class PlannedDay
     /// <summary>The finishing minute that no plan can beat.</summary>
     public int BoundFinish { get; }
 
+    /// <summary>What became of the plan on rehearsed days; null where none were lived.</summary>
+    public PlanChance? Chance { get; init; }
+
+    /// <summary>Plans to choose from, from the tightest to the surest; empty where none were looked for.</summary>
+    public ImmutableArray<PlanChoice> Choices { get; init; } = [];
+
     /// <summary>What each oven does.</summary>
     public ImmutableArray<OvenProgramme> Programmes => _programmes.Value;
 
@@ -72,11 +78,35 @@ public sealed class PlannedDay
         return new PlannedDay(network, plan, boundFinish);
     }
 
+    /// <summary>A plan just found, with what became of it on rehearsed days.</summary>
+    /// <exception cref="InvalidOperationException">The plan breaks a rule: a fault of the planner, never shown as a plan.</exception>
+    public static PlannedDay Of(TaskNetwork network, Search.PlanOutcome outcome)
+    {
+        var plan = outcome.Plan ?? throw new ArgumentException("There is no plan.", nameof(outcome));
+        var day = Of(network, plan, outcome.BoundFinish);
+        return new PlannedDay(network, day.Plan, outcome.BoundFinish) { Chance = outcome.Chance, Choices = outcome.Choices };
+    }
+
+    /// <summary>Another of the plans to choose from.</summary>
+    /// <param name="choice">Its place among them.</param>
+    public PlannedDay Choose(int choice) =>
+        new(Network, Choices[choice].Plan, Math.Min(BoundFinish, Choices[choice].Plan.Finish(Network)))
+        {
+            Chance = Choices[choice].Chance,
+            Choices = Choices,
+        };
+
     /// <summary>
     /// A plan that was kept together with its network, and had passed the checker then. It is not checked again: a rule that was sharpened
     /// since does not take a day away from somebody who is in the middle of it.
     /// </summary>
-    public static PlannedDay Kept(TaskNetwork network, Plan plan, int boundFinish) => new(network, plan, boundFinish);
+    public static PlannedDay Kept(
+        TaskNetwork network,
+        Plan plan,
+        int boundFinish,
+        PlanChance? chance = null,
+        ImmutableArray<PlanChoice> choices = default
+    ) => new(network, plan, boundFinish) { Chance = chance, Choices = choices.IsDefault ? [] : choices };
 
     /// <summary>How far the finish may lie above the best possible, in percent of the day's length so far; 0 when proven.</summary>
     public double GapPercent => Figures.FinishMinute == 0 ? 0 : 100.0 * (Figures.FinishMinute - BoundFinish) / Figures.FinishMinute;

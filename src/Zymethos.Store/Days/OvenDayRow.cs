@@ -44,6 +44,8 @@ public sealed class OvenDayRow : IKitchenOwned
 /// <param name="Network">The compiled day; null in plans of format 1, for which it is compiled again.</param>
 /// <param name="Statements">What was known of each bake's allergens and cautions when it was planned, to notice what has changed; null in
 /// plans of format 1.</param>
+/// <param name="Chance">What became of the plan on rehearsed days; null where none were lived.</param>
+/// <param name="Choices">Other plans of the day, from the tightest to the surest; null where none were looked for.</param>
 public sealed record SavedPlan(
     int Format,
     int BoundFinish,
@@ -51,8 +53,31 @@ public sealed record SavedPlan(
     string Note,
     IReadOnlyList<SavedMode>? Modes = null,
     NetworkDocument? Network = null,
-    IReadOnlyList<SavedStatement>? Statements = null
+    IReadOnlyList<SavedStatement>? Statements = null,
+    SavedChance? Chance = null,
+    IReadOnlyList<SavedChoice>? Choices = null
 );
+
+/// <summary>What became of a plan on rehearsed days.</summary>
+/// <param name="Days">How many.</param>
+/// <param name="Together">Share of them on which everything was well.</param>
+/// <param name="LikelyDone">Minute by which half were done.</param>
+/// <param name="DoneBy">Minute by which nine of ten were done.</param>
+/// <param name="Ready">Share of days on which each bake was ready.</param>
+/// <param name="Unspoilt">Share of days on which nothing of each bake was spoilt.</param>
+public sealed record SavedChance(
+    int Days,
+    double Together,
+    int LikelyDone,
+    int DoneBy,
+    IReadOnlyList<double> Ready,
+    IReadOnlyList<double> Unspoilt
+);
+
+/// <summary>Another plan of the same day that may be chosen.</summary>
+/// <param name="Tasks">Its tasks.</param>
+/// <param name="Chance">What became of it.</param>
+public sealed record SavedChoice(IReadOnlyList<SavedTask> Tasks, SavedChance Chance);
 
 /// <summary>What was known of a bake.</summary>
 /// <param name="Bake">Its name.</param>

@@ -2,7 +2,7 @@ using Hangfire;
 using Hangfire.AspNetCore;
 using Hangfire.PostgreSql;
 using Hangfire.PostgreSql.Factories;
-using Zymethos.Planning.Search;
+using Zymethos.Planning.Certainty;
 using Zymethos.Planning.Seasons;
 using Zymethos.Work.LongSearches;
 using Zymethos.Work.Seasons;
@@ -55,7 +55,7 @@ public static class BackgroundWork
                 o.ShutdownTimeout = TimeSpan.FromSeconds(5);
             }
         );
-        services.AddSingleton<DaySearch>(ModeChooser.Plan);
+        services.AddSingleton<DaySearch>(SurePlanner.Plan);
         services.AddSingleton<SeasonSearch>(SeasonPlanner.Plan);
         services.AddScoped<LongSearchDesk>();
         services.AddScoped<LongSearchWorker>();

@@ -41,7 +41,7 @@ public sealed class LongSearchWorker(DbContextOptions<ZymethosContext> options, 
         var best = new Best();
         var reader = new DocumentReader();
         var (asked, wish) = reader.Read(row.Document);
-        var settings = new SolveSettings(TimeSpan.FromSeconds(row.Seconds)) { OnBetter = best.Take };
+        var settings = new SolveSettings(TimeSpan.FromSeconds(row.Seconds)) { OnBetter = best.Take, Certainty = asked.Certainty };
         var search = Task.Run(() => look(asked, wish, settings, stop.Token), CancellationToken.None);
         var stopped = false;
         while (await Task.WhenAny(search, Task.Delay(Look, CancellationToken.None)) != search)
@@ -121,7 +121,7 @@ public sealed class LongSearchWorker(DbContextOptions<ZymethosContext> options, 
         row.State = stopped ? LongSearchState.Stopped : LongSearchState.Done;
         row.EndedAt = clock.GetCurrentInstant();
         var found =
-            outcome is { Network: { } network, Outcome.Plan: { } plan } ? PlannedDay.Of(network, plan, outcome.Outcome.BoundFinish)
+            outcome is { Network: { } network, Outcome: { Plan: not null } planned } ? PlannedDay.Of(network, planned)
             : best.Last is { } last ? PlannedDay.Of(last.Network, last.Plan, Math.Min(last.Bound, last.Finish))
             : null;
         if (found is null)
@@ -194,8 +194,14 @@ public sealed class LongSearchWorker(DbContextOptions<ZymethosContext> options, 
 
     private static bool IsBetter(PlannedDay found, PlannedDay now) => Rank(found).CompareTo(Rank(now)) < 0;
 
-    private static (int, int, int) Rank(PlannedDay day) =>
-        (day.Figures.FinishMinute, day.Figures.KitchenMinutes, day.Figures.OvenOnMinutes);
+    /// <summary>What the day lacks of the certainty that the kitchen asks for, then the hour that may be promised, then the rest.</summary>
+    private static (int, int, int, int) Rank(PlannedDay day) =>
+        (
+            day.Chance?.Missing(day.Network.Kitchen.Certainty) ?? int.MaxValue,
+            day.Chance?.DoneBy ?? day.Figures.FinishMinute,
+            day.Figures.KitchenMinutes,
+            day.Figures.OvenOnMinutes
+        );
 
     private static bool Same(OvenDayDocument one, OvenDayDocument other) =>
         System.Text.Json.JsonSerializer.Serialize(one, OpenJson.Options)

@@ -39,6 +39,19 @@ public sealed class DayByHand(ZymethosContext context, OpenDay days, PlanDay pla
             return new MoveAnswer(quicker, "", null);
         if (moved.Document is null)
             return new MoveAnswer(null, moved.Said, null);
+        if (move is HandMove.Choose choose)
+        {
+            var kept = await days.KeepAsync(
+                new PlanAnswer(day.Choose(choose.Choice), [], null),
+                moved.Document,
+                row.Date,
+                moved.Said,
+                seen,
+                cancel
+            );
+            return new MoveAnswer(kept, kept.Day is null ? "" : $"{moved.Said}.", moved.Document);
+        }
+
         if (move is HandMove.NeedsMore)
             return await GoOnAsync(row, day, moved.Document, moved.Said, seen, cancel);
         var answer = await days.PlanAndKeepAsync(moved.Document, row.Date, moved.Said, cancel, seen: seen);
@@ -67,7 +80,10 @@ public sealed class DayByHand(ZymethosContext context, OpenDay days, PlanDay pla
         {
             if (LateWindows.Widened(document, day, minutes) is not { } wide)
                 break;
-            if ((await planner.PlanAsync(wide, OpenDay.LiveTime, 1, cancel, OpenDay.Stood(day), withClash: false)).Day is not { } found)
+            if (
+                (await planner.PlanAsync(wide, OpenDay.LiveTime, 1, cancel, OpenDay.Stood(day), withClash: false, withCertainty: false)).Day
+                is not { } found
+            )
                 continue;
             var (needed, _) = LateWindows.Needed(document, day, found);
             // What was found may have needed every one of the minutes; then the day is kept as it was found.
@@ -89,7 +105,7 @@ public sealed class DayByHand(ZymethosContext context, OpenDay days, PlanDay pla
     {
         var at = day.Network.TimeOf(day.Plan.Tasks[task.Index].Start + minutes);
         var moved = HandMoves.Apply(row.Document, day, new HandMove.Hold(task.Id, at));
-        var answer = await planner.PlanAsync(moved.Document!, WhatIfTime, 1, cancel);
+        var answer = await planner.PlanAsync(moved.Document!, WhatIfTime, 1, cancel, withCertainty: false);
         if (answer.Faults.Count > 0)
             return string.Join(" ", answer.Faults.Select(f => f.Message));
         if (answer.Day is { } after)

@@ -12,6 +12,10 @@ public abstract record HandMove
     /// <param name="Lean">What weighs most from now on.</param>
     public sealed record LeanTo(DayLean Lean) : HandMove;
 
+    /// <summary>Another of the plans to choose from.</summary>
+    /// <param name="Choice">Its place among them, from 0 for the tightest.</param>
+    public sealed record Choose(int Choice) : HandMove;
+
     /// <summary>A move of one step.</summary>
     /// <param name="Step">Id of the step; it may be of a day that has changed since, and in no plan any more.</param>
     public abstract record OfStep(TaskId Step) : HandMove;

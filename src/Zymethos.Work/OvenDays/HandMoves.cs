@@ -18,6 +18,10 @@ public static class HandMoves
     /// <summary>A moment of a day as moves carry it, in the kitchen's own time: 2031-05-03T14:10.</summary>
     public static readonly LocalDateTimePattern Moment = LocalDateTimePattern.CreateWithInvariantCulture("uuuu-MM-dd'T'HH:mm");
 
+    private static string ChoiceWords(PlannedDay day) =>
+        $"Took the plan that goes well on {day.Chance!.Together * 100:0} of 100 days, done by "
+        + $"{day.Network.TimeOf(day.Chance.DoneBy).ToString("HH:mm", null)}";
+
     /// <summary>The day after the move.</summary>
     /// <param name="document">The day before it.</param>
     /// <param name="day">The plan, for the names of steps and the date of an hour.</param>
@@ -27,6 +31,10 @@ public static class HandMoves
     {
         if (move is HandMove.LeanTo lean)
             return new(document with { Lean = DocumentWords.Of(lean.Lean) }, $"Leaning toward: {LeanWords.Of(lean.Lean)}");
+        if (move is HandMove.Choose choose)
+            return choose.Choice < day.Choices.Length
+                ? new(document, ChoiceWords(day.Choose(choose.Choice)))
+                : new(null, "That plan is not there any more.");
         if (move is not HandMove.OfStep ofStep || Find(day, ofStep.Step) is not { } task)
             return new(null, "That step is not in this day any more.");
         var hands = document.ByHand ?? new HandWishesDocument();

@@ -4,6 +4,7 @@ using Zymethos.Core.Kitchens;
 using Zymethos.Core.Measures;
 using Zymethos.Core.Recipes;
 using Zymethos.Interchange.Documents;
+using Zymethos.Planning.Certainty;
 using Zymethos.Planning.Day;
 using Zymethos.Planning.Reading;
 using Zymethos.Planning.Search;
@@ -38,7 +39,8 @@ public sealed class PlanDay(SolverGate gate)
         CancellationToken cancel,
         IReadOnlyDictionary<TaskId, int>? keep = null,
         bool withClash = true,
-        bool isStranger = false
+        bool isStranger = false,
+        bool withCertainty = true
     )
     {
         var reader = new DocumentReader();
@@ -49,17 +51,21 @@ public sealed class PlanDay(SolverGate gate)
 
         PlanAnswer Search()
         {
-            var moded = ModeChooser.Plan(
+            var moded = SurePlanner.Plan(
                 kitchen,
                 wish,
-                new SolveSettings(limit, seed) { Keep = keep ?? new Dictionary<TaskId, int>() },
+                new SolveSettings(limit, seed)
+                {
+                    Keep = keep ?? new Dictionary<TaskId, int>(),
+                    Certainty = withCertainty ? kitchen.Certainty : null,
+                },
                 cancel
             );
             if (moded.Network is not { } network)
                 return new PlanAnswer(null, moded.Faults, null);
             var outcome = moded.Outcome!;
-            return outcome.Plan is { } plan
-                ? new PlanAnswer(PlannedDay.Of(network, plan, outcome.BoundFinish), [], null)
+            return outcome.Plan is not null
+                ? new PlanAnswer(PlannedDay.Of(network, outcome), [], null)
                 : new PlanAnswer(
                     null,
                     [],
@@ -110,7 +116,26 @@ public sealed class OpenDay(ZymethosContext context, PlanDay planner, AppSetting
             return before;
         var answer = live is null
             ? await planner.PlanAsync(document, settings.PlanTime, 1, cancel)
-            : await planner.PlanAsync(document, LiveTime, 1, cancel, Stood(live), withClash: false);
+            : await planner.PlanAsync(document, LiveTime, 1, cancel, Stood(live), withClash: false, withCertainty: false);
+        return await KeepAsync(answer, document, date, said, seen, cancel);
+    }
+
+    /// <summary>Keeps a plan that was found, as a new state that can be undone; an answer without one is given back as it is.</summary>
+    /// <param name="answer">The plan.</param>
+    /// <param name="document">What was asked for.</param>
+    /// <param name="date">Its date.</param>
+    /// <param name="said">What is done, in a few words.</param>
+    /// <param name="seen">The day as it was shown to whoever asked; null when nobody was shown one.</param>
+    /// <param name="cancel">Stops.</param>
+    internal async Task<PlanAnswer> KeepAsync(
+        PlanAnswer answer,
+        OvenDayDocument document,
+        LocalDate date,
+        string said,
+        string? seen,
+        CancellationToken cancel
+    )
+    {
         if (answer.Day is not { } day)
             return answer;
         var row = await context.OvenDays.SingleOrDefaultAsync(d => d.Date == date, cancel);

@@ -21,24 +21,52 @@ public static class SavedPlans
         new(
             2,
             day.BoundFinish,
-            [
-                .. day.Network.Tasks.Select(t =>
-                {
-                    var planned = day.Plan.Tasks[t.Index];
-                    return new SavedTask(
-                        t.Id.Value,
-                        planned.Start,
-                        [.. planned.Hands.Select(h => new[] { h.Helper, h.From, h.Until })],
-                        [.. planned.Shelves],
-                        planned.End,
-                        planned.Oven
-                    );
-                }),
-            ],
+            TasksOf(day.Network, day.Plan),
             "",
             day.Network.Modes.IsEmpty ? null : [.. day.Network.Modes.Select(m => new SavedMode(m.Bake, m.Step, m.Mode))],
             NetworkText.Write(day.Network),
-            DayStatements.Of(document, knowledge)
+            DayStatements.Of(document, knowledge),
+            day.Chance is { } chance ? Write(chance) : null,
+            day.Choices.IsEmpty ? null : [.. day.Choices.Select(c => new SavedChoice(TasksOf(day.Network, c.Plan), Write(c.Chance)))]
+        );
+
+    private static IReadOnlyList<SavedTask> TasksOf(TaskNetwork network, Plan plan) =>
+        [
+            .. network.Tasks.Select(t =>
+            {
+                var planned = plan.Tasks[t.Index];
+                return new SavedTask(
+                    t.Id.Value,
+                    planned.Start,
+                    [.. planned.Hands.Select(h => new[] { h.Helper, h.From, h.Until })],
+                    [.. planned.Shelves],
+                    planned.End,
+                    planned.Oven
+                );
+            }),
+        ];
+
+    private static SavedChance Write(PlanChance chance) =>
+        new(
+            chance.Days,
+            chance.Together,
+            chance.LikelyDone,
+            chance.DoneBy,
+            [.. chance.Needs.Select(n => n.Ready)],
+            [.. chance.Needs.Select(n => n.Unspoilt)]
+        );
+
+    private static PlanChance Read(SavedChance saved) =>
+        new(
+            saved.Days,
+            saved.Together,
+            saved.LikelyDone,
+            saved.DoneBy,
+            [
+                .. saved
+                    .Ready.Zip(saved.Unspoilt, (ready, unspoilt) => (ready, unspoilt))
+                    .Select((n, i) => new NeedChance(i, n.ready, n.unspoilt)),
+            ]
         );
 
     /// <summary>
@@ -57,17 +85,31 @@ public static class SavedPlans
             saved.Network is { } kept
             && NetworkText.Read(kept, kitchen, [.. wish.Bakes.Select(b => TaskCompiler.StepsOf(kitchen, b))]) is { } network
         )
-            return Together(network with { Modes = modes }, saved) is { } plan
-                ? PlannedDay.Kept(network with { Modes = modes }, plan, saved.BoundFinish)
+            return Together(network with { Modes = modes }, saved.Tasks) is { } plan
+                ? PlannedDay.Kept(
+                    network with
+                    {
+                        Modes = modes,
+                    },
+                    plan,
+                    saved.BoundFinish,
+                    saved.Chance is { } chance ? Read(chance) : null,
+                    [
+                        .. (saved.Choices ?? [])
+                            .Select(c => (Plan: Together(network, c.Tasks), c.Chance))
+                            .Where(c => c.Plan is not null)
+                            .Select(c => new PlanChoice(c.Plan!, Read(c.Chance))),
+                    ]
+                )
                 : null;
-        if (TaskCompiler.Compile(kitchen, wish).Network is not { } again || Together(again, saved) is not { } old)
+        if (TaskCompiler.Compile(kitchen, wish).Network is not { } again || Together(again, saved.Tasks) is not { } old)
             return null;
         return PlanChecker.Check(again, old).Count == 0 ? PlannedDay.Of(again with { Modes = modes }, old, saved.BoundFinish) : null;
     }
 
-    private static Plan? Together(TaskNetwork network, SavedPlan saved) =>
-        saved.Tasks.Count == network.Tasks.Length && network.Tasks.All(t => saved.Tasks[t.Index].Id == t.Id.Value)
-            ? new Plan([.. network.Tasks.Select(t => Planned(t, saved.Tasks[t.Index]))])
+    private static Plan? Together(TaskNetwork network, IReadOnlyList<SavedTask> saved) =>
+        saved.Count == network.Tasks.Length && network.Tasks.All(t => saved[t.Index].Id == t.Id.Value)
+            ? new Plan([.. network.Tasks.Select(t => Planned(t, saved[t.Index]))])
             : null;
 
     private static PlannedTask Planned(PlanTask task, SavedTask saved) =>

@@ -52,6 +52,9 @@ public sealed class KitchenForm : OvenFields
     /// <summary>Mixers of other kinds, a line each.</summary>
     public string? OtherMixers { get; set; }
 
+    /// <summary>On how many of a hundred days everything is to go well.</summary>
+    public string? CertaintyPercent { get; set; }
+
     /// <summary>Metres above the sea.</summary>
     public string? ElevationMetres { get; set; }
 
@@ -85,6 +88,7 @@ public sealed class KitchenForm : OvenFields
             Name = kitchen.Name,
             MixerLitres = Text(kitchen.MixerLitres),
             OtherMixers = string.Join('\n', kitchen.OtherMixers.Select(MixerText.Say)),
+            CertaintyPercent = Text(Math.Round(kitchen.Certainty * 100)),
             ElevationMetres = Text(kitchen.ElevationMetres),
             FlourHabit = DocumentWords.Of(kitchen.FlourHabit),
             Pans = string.Join('\n', kitchen.Cupboard.Select(PanText.Say)),
@@ -146,6 +150,7 @@ public sealed class KitchenForm : OvenFields
             MixerLitres = litres,
             OtherMixers = others,
             ElevationMetres = elevation,
+            Certainty = CertaintyPercent is null ? before.Certainty : Whole(CertaintyPercent, nameof(CertaintyPercent), state) / 100.0,
             Pans = pans,
             SecondOven = second,
             RackShelves = rack,
@@ -173,6 +178,7 @@ public sealed class KitchenForm : OvenFields
             "mixerLitres" => "Form.MixerLitres",
             _ when path.StartsWith("otherMixers", StringComparison.Ordinal) => "Form.OtherMixers",
             "elevationMetres" => "Form.ElevationMetres",
+            "certaintyPercent" => "Form.CertaintyPercent",
             _ when path.StartsWith("pans[", StringComparison.Ordinal) => "Form.Pans",
             "zone" => "Form.Zone",
             _ when path.StartsWith("roomByHour", StringComparison.Ordinal) => "Form.RoomByHour",

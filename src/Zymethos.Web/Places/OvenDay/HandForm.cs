@@ -47,6 +47,8 @@ public sealed class HandForm
                 return new HandMove.SpendIt(step, WholeNumber.Read(text));
             case "lean" when Enum.TryParse<DayLean>(text, ignoreCase: true, out var lean) && Enum.IsDefined(lean):
                 return new HandMove.LeanTo(lean);
+            case "choose" when WholeNumber.Read(text) is >= 0 and var choice:
+                return new HandMove.Choose(choice);
             // What was dragged says its moment; only an hour that was typed is looked for.
             case "pin" when HandMoves.Moment.Parse(text) is { Success: true } moment:
                 return new HandMove.Hold(step, moment.Value);
@@ -59,6 +61,7 @@ public sealed class HandForm
             default:
                 wrong = Do switch
                 {
+                    "choose" => "That plan is not there any more.",
                     "lean" => "That is nothing to lean toward.",
                     "pin" => "Give the hour as 14:10.",
                     "more" => "Give the minutes as a whole number.",

@@ -1,0 +1,170 @@
+using CsCheck;
+using Zymethos.Core.Recipes;
+using Zymethos.Planning.Certainty;
+using Zymethos.Planning.Checking;
+using Zymethos.Planning.Day;
+using Zymethos.Planning.Search;
+
+namespace Zymethos.Planning.Tests.Certainty;
+
+/// <summary>What goes for every rehearsed day, whatever happens on it.</summary>
+public sealed class RehearsedDayTests
+{
+    private static readonly Gen<(int Seed, int People, bool Full)> Days = Gen.Select(Gen.Int[0, 100_000], Gen.Int[1, 2], Gen.Bool);
+
+    private static TaskNetwork? Network((int Seed, int People, bool Full) day) =>
+        day.Full ? RandomDays.Full(day.Seed, 4, day.People) : RandomDays.Day(day.Seed, 5, people: day.People);
+
+    /// <summary>Hands, mixers, pans, ovens, shelves, doors: what was lived is put before the checker, which shares nothing with the rehearsal.
+    /// Some thousands of days.</summary>
+    [Fact]
+    public void Every_rule_of_the_kitchen_holds_on_every_rehearsed_day()
+    {
+        var lived = 0;
+        Days.Sample(
+            day =>
+            {
+                if (Network(day) is not { } network || FirstPlan.Find(network, 1) is not { } plan)
+                    return;
+                var statics = new DayStatics(network);
+                var rehearsed = new RehearsedDay(statics, new DispatchRule(), isKept: true);
+                var draws = new DayDraws(network, 25, day.Seed);
+                for (var i = 0; i < draws.Days; i++)
+                {
+                    rehearsed.Live(DayScript.For(statics, plan), draws.Of(i));
+                    Assert.True(rehearsed.IsDone);
+                    Assert.Empty(PlanChecker.Check(rehearsed.ToNetwork(), rehearsed.ToPlan()));
+                    Interlocked.Increment(ref lived);
+                }
+            },
+            iter: 120
+        );
+        Assert.True(lived > 2000, $"only {lived} days were lived");
+    }
+
+    /// <summary>What was drawn is the least that a step takes: only an open door, or hands that came late, make it longer.</summary>
+    [Fact]
+    public void No_step_is_shorter_than_it_was_drawn() =>
+        Days.Sample(
+            day =>
+            {
+                if (Network(day) is not { } network || FirstPlan.Find(network, 1) is not { } plan)
+                    return;
+                var statics = new DayStatics(network);
+                var rehearsed = new RehearsedDay(statics, new DispatchRule(), isKept: true);
+                var draws = new DayDraws(network, 3, day.Seed);
+                for (var i = 0; i < draws.Days; i++)
+                {
+                    rehearsed.Live(DayScript.For(statics, plan), draws.Of(i));
+                    var after = rehearsed.ToPlan();
+                    Assert.All(
+                        network.Tasks,
+                        t => Assert.True(after.Tasks[t.Index].End - after.Tasks[t.Index].Start >= rehearsed.Drawn[t.Index], t.Title)
+                    );
+                }
+            },
+            iter: 60
+        );
+
+    [Fact]
+    public void A_window_that_is_not_counted_as_missed_was_kept() =>
+        Days.Sample(
+            day =>
+            {
+                if (Network(day) is not { } network || FirstPlan.Find(network, 1) is not { } plan)
+                    return;
+                var statics = new DayStatics(network);
+                var rehearsed = new RehearsedDay(statics, new DispatchRule(), isKept: true);
+                var draws = new DayDraws(network, 4, day.Seed);
+                for (var i = 0; i < draws.Days; i++)
+                {
+                    rehearsed.Live(DayScript.For(statics, plan), draws.Of(i));
+                    var after = rehearsed.ToPlan();
+                    foreach (var (link, index) in network.Links.Select((l, n) => (l, n)))
+                    {
+                        // A spell ends when it is cleared; its window counts from when the dough was ready, which is earlier.
+                        if (
+                            link is not { MaxLag: { } most, Window: WindowKind.Hard }
+                            || network.ClearingOf(network.Tasks[link.From]) is not null
+                        )
+                            continue;
+                        var late = after.Tasks[link.To].Start - after.Tasks[link.From].End > most + RehearsedDay.Forgiven;
+                        Assert.Equal(late, rehearsed.MissedLinks.Contains(index));
+                    }
+                }
+            },
+            iter: 60
+        );
+
+    /// <summary>
+    /// Fifty minutes of work go on while a dough rises for an hour, and the work after the rise is too long to slip in: the window of five
+    /// minutes is missed when the work runs over by more than eight minutes longer than the rise. The chance of that, added up minute by
+    /// minute from the two distributions, and the share of rehearsed days agree.
+    /// </summary>
+    [Fact]
+    public void A_tiny_day_breaks_as_often_as_it_must()
+    {
+        var network = Tiny();
+        var plan = new Plan([At(0, 10, hands: true), At(10, 70, hands: false), At(70, 80, hands: true), At(10, 60, hands: true)]);
+        Assert.Empty(PlanChecker.Check(network, plan));
+        const int Many = 20_000;
+        var result = Rehearsal.Run(network, plan, Many, 5);
+        var (rise, work) = (Chances(network.Tasks[1]), Chances(network.Tasks[3]));
+        var expected = rise.SelectMany(r => work.Select(w => w.Minutes > r.Minutes + 5 + RehearsedDay.Forgiven ? r.Chance * w.Chance : 0))
+            .Sum();
+        Assert.InRange(expected, 0.05, 0.5);
+        Assert.Equal(1 - expected, result.Together, 4 * Math.Sqrt(expected * (1 - expected) / Many));
+        Assert.Equal(2, result.Breaks.Single().Task);
+
+        static PlannedTask At(int from, int until, bool hands) => new(from, until, hands ? [new HandsBlock(0, from, until)] : [], []);
+    }
+
+    private static TaskNetwork Tiny()
+    {
+        var network = RandomDays.Day(1, 1);
+        PlanTask Step(int index, string key, StepKind kind, int low, int likely, int high, bool hands) =>
+            new(
+                index,
+                TaskId.Of(0, 0, key, 0),
+                0,
+                key,
+                kind,
+                low,
+                likely,
+                high,
+                hands ? [new HandsNeed(0, likely, 1)] : [],
+                [],
+                null,
+                null
+            );
+        return network with
+        {
+            Tasks =
+            [
+                Step(0, "mix", StepKind.Work, 10, 10, 10, true),
+                Step(1, "rise", StepKind.BulkRise, 48, 60, 90, false),
+                Step(2, "shape", StepKind.Work, 10, 10, 10, true),
+                Step(3, "decorate", StepKind.Work, 40, 50, 120, true),
+            ],
+            Links = [new(0, 1, 0, 5, WindowKind.Hard, ""), new(1, 2, 0, 5, WindowKind.Hard, "")],
+            Orders = [],
+            Holds = [],
+            Resources = [],
+        };
+    }
+
+    /// <summary>The chance of each whole minute of a triangular distribution, by the areas under it.</summary>
+    private static IEnumerable<(int Minutes, double Chance)> Chances(PlanTask task)
+    {
+        double low = task.Low,
+            mode = task.Likely,
+            high = task.High;
+        double Below(double x) =>
+            x <= low ? 0
+            : x >= high ? 1
+            : x <= mode ? (x - low) * (x - low) / ((high - low) * (mode - low))
+            : 1 - ((high - x) * (high - x) / ((high - low) * (high - mode)));
+        for (var minutes = task.Low; minutes <= task.High; minutes++)
+            yield return (minutes, Below(minutes + 0.5) - Below(minutes - 0.5));
+    }
+}
