@@ -46,7 +46,7 @@ public sealed class DayTests(Site site)
         baker.Type("#k-FallAjarMinutes", "30");
         baker.Find("#save-kitchen").Click();
         baker.Until(() => baker.All(".note").Count == 1, "the kitchen is saved");
-        Assert.Contains("Saturday 6 March is planned again: done at", baker.Text(".note"), StringComparison.Ordinal);
+        Assert.Contains("Saturday 6 March is planned again: done by", baker.Text(".note"), StringComparison.Ordinal);
         baker.Go("/oven-day?date=2032-03-06");
         var later = baker.Text(".figure-main dd");
         Assert.True(string.CompareOrdinal(later, done) > 0, $"{done} {later}");

@@ -153,7 +153,7 @@ public sealed class DayByHand(ZymethosContext context, OpenDay days, PlanDay pla
         if (kept.Count >= MostAlternatives)
             context.OvenDayStates.Remove(kept[0]);
         var name = OpenDay.Restore(row) is { } day
-            ? $"Done {day.Network.TimeOf(day.Figures.FinishMinute):HH:mm}, {day.Figures.TemperatureChanges} heat changes"
+            ? $"Done {day.Network.TimeOf(day.PromisedMinute):HH:mm}, {day.Figures.TemperatureChanges} heat changes"
             : "As planned";
         context.OvenDayStates.Add(OpenDay.StateOf(row, 0, name));
         await context.SaveChangesAsync(cancel);
@@ -191,12 +191,14 @@ public sealed class DayByHand(ZymethosContext context, OpenDay days, PlanDay pla
     /// <summary>What a change of plan means, in words: the finish, the stay, and how many steps move.</summary>
     public static string Difference(PlannedDay before, PlannedDay after)
     {
-        string Clock(PlannedDay day) => day.Network.TimeOf(day.Figures.FinishMinute).ToString("HH:mm", null);
+        // What is promised is compared with what was promised; where one of them was never rehearsed, usual times with usual times.
+        var isPromised = before.Chance is not null && after.Chance is not null;
+        int Minute(PlannedDay day) => isPromised ? day.PromisedMinute : day.Figures.FinishMinute;
+        string Clock(PlannedDay day) => day.Network.TimeOf(Minute(day)).ToString("HH:mm", null);
+        var at = isPromised ? "by" : "at";
         var words = new List<string>
         {
-            before.Figures.FinishMinute == after.Figures.FinishMinute
-                ? $"Still done at {Clock(after)}"
-                : $"Done at {Clock(after)} instead of {Clock(before)}",
+            Minute(before) == Minute(after) ? $"Still done {at} {Clock(after)}" : $"Done {at} {Clock(after)} instead of {Clock(before)}",
         };
         var oven = after.Figures.OvenOnMinutes - before.Figures.OvenOnMinutes;
         if (Math.Abs(oven) >= 5)

@@ -371,11 +371,11 @@ public sealed class OpenDay(ZymethosContext context, PlanDay planner, AppSetting
                 continue;
             }
 
-            var finish = Clock(after, after.Figures.FinishMinute);
+            var finish = Clock(after, after.PromisedMinute);
             words.Add(
-                before is null || before.Figures.FinishMinute == after.Figures.FinishMinute
-                    ? $"{name} is planned again: still done at {finish}."
-                    : $"{name} is planned again: done at {finish} instead of {Clock(before, before.Figures.FinishMinute)}."
+                before is null || before.PromisedMinute == after.PromisedMinute
+                    ? $"{name} is planned again: still done by {finish}."
+                    : $"{name} is planned again: done by {finish} instead of {Clock(before, before.PromisedMinute)}."
             );
         }
 
