@@ -2,9 +2,12 @@ using BenchmarkDotNet.Running;
 using Zymethos.Benchmarks;
 using Zymethos.Core.Measures;
 
-// planning [days] [seconds] [recipes,...] [free] the table of docs/performance.md; free: open doors cost nothing live [days] planning the
-// rest of a day again after a slip book [lines] what reading lines and scaling the Book cost season [seconds] [lots,lots,...] [seasons]
-// seasons of so many lots over eight weeks micro the parts of planning, one by one, with BenchmarkDotNet
+// certainty [days] [seconds] [recipes,...] [people]   the first table of docs/performance.md: plans that survive
+// planning [days] [seconds] [recipes,...] [free]      the soonest finish by usual times; free: open doors cost nothing
+// live [days]                                         planning the rest of a day again after a slip
+// book [lines]                                        what reading lines and scaling the Book cost
+// season [seconds] [lots,lots,...] [seasons]          seasons of so many lots over eight weeks
+// micro                                               the parts of planning, one by one, with BenchmarkDotNet
 switch (args.FirstOrDefault() ?? "planning")
 {
     case "planning":
@@ -13,6 +16,14 @@ switch (args.FirstOrDefault() ?? "planning")
             Number(2, 10),
             args.Length > 3 ? [.. args[3].Split(',').Select(int.Parse)] : [5, 8, 12],
             args.ElementAtOrDefault(4) != "free"
+        );
+        return 0;
+    case "certainty":
+        CertaintyTable.Print(
+            Number(1, 20),
+            Number(2, 10),
+            args.Length > 3 ? [.. args[3].Split(',').Select(int.Parse)] : [8, 12],
+            Number(4, 1)
         );
         return 0;
     case "live":
@@ -29,7 +40,7 @@ switch (args.FirstOrDefault() ?? "planning")
         return 0;
     default:
         Console.Error.WriteLine(
-            "There is: planning [days] [seconds] [recipes,...] [free], live [days], book [lines], season [seconds] [lots,...] "
+            "There is: planning [days] [seconds] [recipes,...] [free], certainty [days] [seconds] [recipes,...] [people], live [days], book [lines], season [seconds] [lots,...] "
                 + "[seasons] and micro."
         );
         return 2;

@@ -113,6 +113,7 @@ internal sealed class DayStatics
         Room = [.. network.Kitchen.Ovens.Select(o => o.Shelves * TaskNetwork.ShelfUnits)];
         Depth = Depths();
         (Toward, Distance, Give) = Chains();
+        Joins = [.. Enumerable.Range(0, n).Select(JoinsOf)];
         (Before, BeforeEnd) = Ancestors();
         Tail = Tails();
     }
@@ -229,6 +230,9 @@ internal sealed class DayStatics
     /// <summary>By how much the windows on that way give.</summary>
     public int[] Give { get; }
 
+    /// <summary>By task, where windows lead from it without a stop to a step that waits for something else too.</summary>
+    public Join[][] Joins { get; }
+
     /// <summary>By load, what must be done before it.</summary>
     public int[][] Before { get; }
 
@@ -289,6 +293,47 @@ internal sealed class DayStatics
         return (toward, distance, give);
     }
 
+    private Join[] JoinsOf(int task)
+    {
+        var after = After(task);
+        var joins = new List<Join>();
+        Follow(task, 0, 0);
+        return [.. joins];
+
+        void Follow(int at, int way, int room)
+        {
+            foreach (var l in Out[at])
+            {
+                var next = LinkTo[l];
+                if (LinkMost[l] == Never || next == ClearingOf[at])
+                    continue;
+                var (distance, give) = (way + Likely[at] + LinkLeast[l], room + LinkMost[l] - LinkLeast[l]);
+                var others = In[next].Where(o => LinkFrom[o] != at && !after[LinkFrom[o]] && LinkFrom[o] != SpellOf[next]).ToArray();
+                if (others.Length > 0)
+                    joins.Add(new Join(next, distance, give, others));
+                if (SettingOf[next] < 0)
+                    Follow(next, distance, give);
+            }
+        }
+    }
+
+    /// <summary>What can only be done after a task, itself included.</summary>
+    private bool[] After(int task)
+    {
+        var after = new bool[Likely.Length];
+        var next = new Stack<int>([task]);
+        while (next.TryPop(out var at))
+        {
+            if (after[at])
+                continue;
+            after[at] = true;
+            foreach (var l in Out[at])
+                next.Push(LinkTo[l]);
+        }
+
+        return after;
+    }
+
     private (int[][] Before, int[][] End) Ancestors()
     {
         var n = Likely.Length;
@@ -334,3 +379,10 @@ internal sealed class DayStatics
         return tail;
     }
 }
+
+/// <summary>A step to which windows lead from another without a stop, and which waits for something else too.</summary>
+/// <param name="Task">The step.</param>
+/// <param name="Distance">Usual minutes from the start of the other to it.</param>
+/// <param name="Give">By how much the windows on the way give.</param>
+/// <param name="Others">Indexes of the links from what else it waits for.</param>
+internal sealed record Join(int Task, int Distance, int Give, int[] Others);

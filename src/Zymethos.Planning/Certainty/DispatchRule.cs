@@ -12,8 +12,8 @@ internal readonly record struct Act(int Task, int Need);
 /// what is done comes out and what is due is turned or folded, at once, leaving handwork for a minute; what may go into the oven goes in,
 /// soonest closing window first, in the plan's order; of handwork that may begin, what would spoil goes before the plan's order, short
 /// work is slipped into long work when its window is about to close, and long work is not begun when something that cannot wait will be
-/// ready before it is done; and what starts a chain of windows toward the oven is held back while the oven is not expected to be free in
-/// time for it. Nothing is begun much before the plan has it. The same state always gives the same answer.
+/// ready before it is done; and what starts a chain of windows is held back while the oven, or what it goes together with, is not
+/// expected to be ready in time for it. Nothing is begun much before the plan has it. The same state always gives the same answer.
 /// </summary>
 internal sealed class DispatchRule(double caution = DispatchRule.UsualCaution, int ahead = DispatchRule.UsualAhead)
 {
@@ -32,7 +32,7 @@ internal sealed class DispatchRule(double caution = DispatchRule.UsualCaution, i
     // Handwork may run over by a share of its usual time before what is urgent is reached.
     private const double RunsOver = 1.15;
 
-    private readonly OvenOutlook _outlook = new();
+    private readonly Outlook _outlook = new();
 
     /// <summary>The next thing to do with hands; false when there is nothing now.</summary>
     /// <param name="kitchen">The kitchen.</param>
@@ -257,14 +257,23 @@ internal sealed class DispatchRule(double caution = DispatchRule.UsualCaution, i
         return false;
     }
 
-    /// <summary>Whether the oven is not expected to be free in time for what this would start.</summary>
+    /// <summary>Whether the oven is not expected to be free in time for what this would start, or what it goes together with not to be
+    /// done.</summary>
     private bool IsHeldBack(KitchenNow kitchen, int task, ref int again)
     {
         var of = kitchen.Of;
+        var until = int.MinValue;
         var load = of.Toward[task];
-        if (load < 0 || kitchen.State[load] != StepState.Ahead)
-            return false;
-        var until = _outlook.FreeFor(load) - of.Distance[task] - (int)(caution * of.Give[task]);
+        if (load >= 0 && kitchen.State[load] == StepState.Ahead)
+            until = _outlook.FreeFor(load) - of.Distance[task] - (int)(caution * of.Give[task]);
+        foreach (var join in of.Joins[task])
+        {
+            if (kitchen.State[join.Task] != StepState.Ahead)
+                continue;
+            foreach (var l in join.Others)
+                until = Math.Max(until, _outlook.Done(of.LinkFrom[l]) + of.LinkLeast[l] - join.Distance - (int)(caution * join.Give));
+        }
+
         until = Math.Min(until, kitchen.Closes[task] - Closing);
         if (until <= kitchen.Now)
             return false;

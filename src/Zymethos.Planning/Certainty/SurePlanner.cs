@@ -38,7 +38,7 @@ public static class SurePlanner
     private const double TightShare = 0.4;
 
     /// <summary>Share of the limit by which plans that survive have been looked for.</summary>
-    private const double SureShare = 0.88;
+    private const double SureShare = 0.82;
 
     // Shares to which windows are narrowed for other plans to begin from.
     private static readonly double[] Narrower = [0.6, 0.3];

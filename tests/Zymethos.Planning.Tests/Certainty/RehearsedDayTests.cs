@@ -119,6 +119,47 @@ public sealed class RehearsedDayTests
         static PlannedTask At(int from, int until, bool hands) => new(from, until, hands ? [new HandsBlock(0, from, until)] : [], []);
     }
 
+    /// <summary>Icing that must be used within ten minutes is not stirred while the shapes are still in the oven: on no day is it too old,
+    /// though the plan's order has it first.</summary>
+    [Fact]
+    public void What_goes_together_with_something_else_waits_for_it()
+    {
+        var network = Tiny();
+        network = network with
+        {
+            Tasks = [.. network.Tasks.Select(t => t.Index == 1 ? t with { Kind = StepKind.Cool } : t)],
+            // Mix, then cool; stir (3) when it is cool, then ice (2) within ten minutes of stirring.
+            Links =
+            [
+                new(0, 1, 0, null, WindowKind.Hard, ""),
+                new(1, 2, 0, null, WindowKind.Hard, ""),
+                new(3, 2, 0, 10, WindowKind.Hard, ""),
+            ],
+        };
+        network = network with
+        {
+            Tasks = network.Tasks.SetItem(3, network.Tasks[3] with { Low = 4, Likely = 5, High = 7, Hands = [new HandsNeed(0, 5, 1)] }),
+        };
+        // By the plan it is stirred just in time; the cooling may take half an hour longer than usual.
+        var plan = new Plan(
+            [
+                new(0, 10, [new HandsBlock(0, 0, 10)], []),
+                new(10, 70, [], []),
+                new(70, 80, [new HandsBlock(0, 70, 80)], []),
+                new(60, 65, [new HandsBlock(0, 60, 65)], []),
+            ]
+        );
+        Assert.Empty(PlanChecker.Check(network, plan));
+        Assert.InRange(Rehearsal.Run(network, plan, 2000, 3).Together, 0.5, 1);
+        // Where it usually cools, nothing is stirred before that is nearly over.
+        var statics = new DayStatics(network);
+        var day = new RehearsedDay(statics, new DispatchRule());
+        var early = new DayScript(statics, [0, 10, 70, 11], new int[4]);
+        day.Live(early, DayDraws.Usual(network).Of(0));
+        Assert.InRange(day.Kitchen.Start[3], 55, 70);
+        Assert.True(day.IsWell);
+    }
+
     private static TaskNetwork Tiny()
     {
         var network = RandomDays.Day(1, 1);

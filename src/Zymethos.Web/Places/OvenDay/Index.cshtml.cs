@@ -198,6 +198,9 @@ public sealed class IndexModel(
             moved.Answer is null ? moved.Said
             : moved.Answer.Faults.Count > 0 ? string.Join(" ", moved.Answer.Faults.Select(f => f.Message))
             : "That cannot be kept together with the rest of the day. The plan stays as it was.";
+        // What is about no step, or about one that is gone, is said above the day.
+        if (Chosen is null)
+            (Note, IsRefused) = (MoveWrong, true);
         Response.StatusCode = StatusCodes.Status422UnprocessableEntity;
         return IsHtmx ? Partial("_Planning", this) : Page();
     }

@@ -1,14 +1,17 @@
 namespace Zymethos.Planning.Certainty;
 
 /// <summary>
-/// When each oven is expected to take each load that is still to go in, by usual times: what stands in it comes out when it usually does,
-/// the rest follows in the plan's order, no sooner than it is ready or the plan has it. Reckoned as far along the order as is asked. Not for
-/// several threads at once.
+/// What is expected, by usual times: when each oven takes each load that is still to go in (what stands in it comes out when it usually
+/// does, the rest follows in the plan's order, no sooner than it is ready or the plan has it), and when steps will be done. Reckoned as far
+/// as is asked. Not for several threads at once.
 /// </summary>
-internal sealed class OvenOutlook
+internal sealed class Outlook
 {
     private KitchenNow _kitchen = null!;
     private Course[] _courses = [];
+    private int[] _done = [];
+    private int[] _doneSeen = [];
+    private int _look;
 
     /// <summary>Looks at a kitchen anew.</summary>
     public void Begin(KitchenNow kitchen)
@@ -16,11 +19,38 @@ internal sealed class OvenOutlook
         if (_kitchen != kitchen)
         {
             _kitchen = kitchen;
+            (_done, _doneSeen) = (new int[kitchen.Of.Likely.Length], new int[kitchen.Of.Likely.Length]);
             _courses = [.. kitchen.HeatUntil.Select(h => new Course(kitchen.Of.Likely.Length, h.Length))];
         }
 
+        _look++;
         foreach (var course in _courses)
             course.IsBegun = false;
+    }
+
+    /// <summary>The minute at which a step is expected to be done, if what is before it goes on as the plan has it.</summary>
+    public int Done(int task)
+    {
+        var of = _kitchen.Of;
+        switch (_kitchen.State[task])
+        {
+            case StepState.Done:
+                return _kitchen.End[task];
+            case StepState.Begun:
+                return Math.Max(_kitchen.Now, _kitchen.Start[task] + of.Likely[task]);
+            default:
+                break;
+        }
+
+        if (_doneSeen[task] == _look)
+            return _done[task];
+        var from = Math.Max(_kitchen.Now, _kitchen.Script.Planned[task]);
+        foreach (var l in of.In[task])
+            from = Math.Max(from, Done(of.LinkFrom[l]) + of.LinkLeast[l]);
+        if (of.SettingOf[task] >= 0)
+            from = Math.Max(from, FreeFor(task));
+        (_done[task], _doneSeen[task]) = (from + of.Likely[task], _look);
+        return _done[task];
     }
 
     /// <summary>The minute at which the oven of a load that has not gone in is expected to take it, its own making not counted.</summary>
