@@ -27,7 +27,7 @@ internal sealed class CertaintySearch
 
     // What a hundredth of the days costs that is missing from what was asked for, and what it costs beyond that, in minutes.
     private const double Missing = 20;
-    private const double Beyond = 2;
+    private const double Beyond = 0.7;
 
     // The nine-of-ten hour is taken from the days between these shares: one day more or less says little.
     private const double From = 0.82;

@@ -32,7 +32,7 @@ public static class SurePlanner
     private const int SeedToSay = 303;
 
     // On days it was chosen by a plan looks a little better than it is.
-    private const double Reserve = 0.02;
+    private const double Reserve = 0.015;
 
     /// <summary>Share of the limit after which the tightest plan has to stand.</summary>
     private const double TightShare = 0.4;
