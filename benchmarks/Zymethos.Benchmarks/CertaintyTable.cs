@@ -54,7 +54,8 @@ internal static class CertaintyTable
             Console.WriteLine(
                 $"| {size} | {Median(judged, j => j.Together):0.000} / {judged.Min(j => j.Together):0.000} | "
                     + $"{Median(judged, Gain) * 100:0.0} % / {judged.Max(Gain) * 100:0.0} % | "
-                    + $"{Median(judged, j => (100.0 * j.DoneBy / j.TightDoneBy) - 100):+0.0;-0.0} % | {Median(judged, j => j.OfList):0.00} | "
+                    + $"{Median(judged, j => (100.0 * j.DoneBy / j.TightDoneBy) - 100):+0.0;-0.0} % | "
+                    + $"{Median(judged, j => j.OfList):0.00} | "
                     + $"{Median(judged, j => j.Tight):0.00} / {judged.Min(j => j.Tight):0.00} |"
             );
             foreach (var j in judged.Where(j => j.Together < 0.85 || Gain(j) > -0.12).OrderBy(j => j.Together))
@@ -80,7 +81,8 @@ internal static class CertaintyTable
         var own = Rehearsal.Run(network, plan, Days, SeedOfJudgement);
         var tight = Rehearsal.Run(network, outcome.Choices.Select(c => c.Plan).MinBy(p => p.Finish(network))!, Days, SeedOfJudgement);
         var worst = own.Breaks.FirstOrDefault() is { } b
-            ? $"\"{network.Tasks[b.Task].Title}\" {(b.Link is null ? "stays in" : $"after \"{network.Tasks[b.Link.From].Title}\"")} {b.Share:0.00}"
+            ? $"\"{network.Tasks[b.Task].Title}\" "
+                + $"{(b.Link is null ? "stays in" : $"after \"{network.Tasks[b.Link.From].Title}\"")} {b.Share:0.00}"
             : "";
         return new Judged(seed, own.Together, own.DoneBy, list.Together, list.DoneBy, tight.DoneBy, tight.Together, worst);
     }

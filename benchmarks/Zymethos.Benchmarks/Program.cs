@@ -40,7 +40,8 @@ switch (args.FirstOrDefault() ?? "planning")
         return 0;
     default:
         Console.Error.WriteLine(
-            "There is: planning [days] [seconds] [recipes,...] [free], certainty [days] [seconds] [recipes,...] [people], live [days], book [lines], season [seconds] [lots,...] "
+            "There is: planning [days] [seconds] [recipes,...] [free], certainty [days] [seconds] [recipes,...] [people], "
+                + "live [days], book [lines], season [seconds] [lots,...] "
                 + "[seasons] and micro."
         );
         return 2;

@@ -78,7 +78,7 @@ public sealed class CertaintyPageTests(TestKitchen kitchen) : IClassFixture<Test
 
         // What the row says is what stands afterwards.
         var row = buttons[0].Closest("tr")!;
-        var promised = row.QuerySelectorAll("td.figure")[0].TextContent.Trim();
+        var promised = row.QuerySelector("td.done-by")!.TextContent.Trim();
         var response = await ChooseAsync(baker, buttons[0].GetAttribute("value")!);
         Assert.Equal(HttpStatusCode.OK, response.StatusCode);
         var after = await LookAsync(baker);

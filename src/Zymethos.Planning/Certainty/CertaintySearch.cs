@@ -12,9 +12,9 @@ internal readonly record struct Score(double Together, double DoneBy, double Lea
 
 /// <summary>
 /// Looks for a plan that survives: orders of the day's moments beside each other, each laid as a plan that obeys every rule, are lived
-/// through the same drawn days, and what brings the chance that was asked for, and then the soonest hour that nine of ten days keep, is gone
-/// on from (simulated annealing on common random numbers; Fu 2002, "Optimization for simulation: theory vs. practice"). Not for several
-/// threads at once.
+/// through the same drawn days, and what brings the chance that was asked for, and then the soonest hour that nine of ten days keep, is
+/// gone on from (simulated annealing on common random numbers; Fu 2002, "Optimization for simulation: theory vs. practice"). Not for
+/// several threads at once.
 /// </summary>
 internal sealed class CertaintySearch
 {

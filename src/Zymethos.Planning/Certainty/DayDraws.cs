@@ -4,11 +4,11 @@ using Zymethos.Planning.Day;
 namespace Zymethos.Planning.Certainty;
 
 /// <summary>
-/// How long each step takes on each of many days, as a multiple of its usual time. A step's own times are spread between its shortest, usual
-/// and longest (triangular). What slows one rise slows the others, a slow oven lengthens all of its bakes, and hands have good days and
-/// bad ones: days share causes, in the measure of <see cref="SharedBy"/>, and each step's own spread stays what it is (a Gaussian copula;
-/// Nelsen 2006, "An Introduction to Copulas", section 2.3). The same network and seed give the same days, whatever plan is lived through
-/// them.
+/// How long each step takes on each of many days, as a multiple of its usual time. A step's own times are spread between its shortest,
+/// usual and longest (triangular). What slows one rise slows the others, a slow oven lengthens all of its bakes, and hands have good days
+/// and bad ones: days share causes, in the measure of <see cref="SharedBy"/>, and each step's own spread stays what it is (a Gaussian
+/// copula; Nelsen 2006, "An Introduction to Copulas", section 2.3). The same network and seed give the same days, whatever plan is lived
+/// through them.
 /// </summary>
 internal sealed class DayDraws
 {

@@ -254,8 +254,8 @@ internal sealed class KitchenNow
         return true;
     }
 
-    /// <summary>The minute from which an oven has the heat of a load, as far as what is out of it goes; <see cref="DayStatics.Never"/> while
-    /// something of another heat stands in it.</summary>
+    /// <summary>The minute from which an oven has the heat of a load, as far as what is out of it goes; <see cref="DayStatics.Never"/>
+    /// while something of another heat stands in it.</summary>
     public int HotFrom(int load)
     {
         var (oven, setting) = (Script.Oven[load], Of.SettingOf[load]);

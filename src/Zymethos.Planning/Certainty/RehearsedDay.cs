@@ -529,8 +529,8 @@ internal sealed class RehearsedDay
         );
 
     /// <summary>
-    /// The day that was lived as a network of its own: each step takes what it took, its hands are needed when they were given, and windows,
-    /// hours and the end of the span are open. <see cref="ToPlan"/> must obey every rule of it.
+    /// The day that was lived as a network of its own: each step takes what it took, its hands are needed when they were given, and
+    /// windows, hours and the end of the span are open. <see cref="ToPlan"/> must obey every rule of it.
     /// </summary>
     public TaskNetwork ToNetwork()
     {

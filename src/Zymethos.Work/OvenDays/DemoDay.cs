@@ -39,11 +39,15 @@ public sealed class DemoDay(ZymethosContext context, PlanDay planner, AppSetting
             ]
         );
         // It is planned once and looked at often.
-        await new OpenDay(context, planner, settings with { PlanTime = settings.PlanTime * 2 }, worked, clock).PlanAndKeepAsync(
-            document,
-            date,
-            "Planned",
-            cancel
-        );
+        await new OpenDay(
+            context,
+            planner,
+            settings with
+            {
+                PlanTime = settings.PlanTime * (settings.SearchesOn ? 5 : 2),
+            },
+            worked,
+            clock
+        ).PlanAndKeepAsync(document, date, "Planned", cancel);
     }
 }

@@ -7,8 +7,8 @@ public sealed class DayDrawsTests
 {
     private const int Many = 20_000;
 
-    /// <summary>Shared causes leave each step's own distribution what it is: mean and variance of the triangular distribution (Johnson, Kotz
-    /// and Balakrishnan 1995, "Continuous Univariate Distributions" 2, 26.9).</summary>
+    /// <summary>Shared causes leave each step's own distribution what it is: mean and variance of the triangular distribution (Johnson,
+    /// Kotz and Balakrishnan 1995, "Continuous Univariate Distributions" 2, 26.9).</summary>
     [Fact]
     public void Every_step_keeps_its_own_spread()
     {

@@ -15,8 +15,8 @@ public sealed class RehearsedDayTests
     private static TaskNetwork? Network((int Seed, int People, bool Full) day) =>
         day.Full ? RandomDays.Full(day.Seed, 4, day.People) : RandomDays.Day(day.Seed, 5, people: day.People);
 
-    /// <summary>Hands, mixers, pans, ovens, shelves, doors: what was lived is put before the checker, which shares nothing with the rehearsal.
-    /// Some thousands of days.</summary>
+    /// <summary>Hands, mixers, pans, ovens, shelves, doors: what was lived is put before the checker, which shares nothing with the
+    /// rehearsal. Some thousands of days.</summary>
     [Fact]
     public void Every_rule_of_the_kitchen_holds_on_every_rehearsed_day()
     {

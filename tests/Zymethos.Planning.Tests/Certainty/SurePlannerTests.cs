@@ -9,35 +9,43 @@ namespace Zymethos.Planning.Tests.Certainty;
 
 public sealed class SurePlannerTests
 {
-    private static ModedOutcome Plan(int seed, int recipes, double certainty = 0.95, double seconds = 3, DayLean lean = DayLean.DoneEarly)
+    private static ModedOutcome Plan(int seed, int recipes, double certainty = 0.95, double seconds = 3)
     {
         var (kitchen, wish) = RandomDays.Asked(seed, recipes);
-        return SurePlanner.Plan(
-            kitchen,
-            wish with
-            {
-                Lean = lean,
-            },
-            new SolveSettings(TimeSpan.FromSeconds(seconds)) { Certainty = certainty }
-        );
+        return SurePlanner.Plan(kitchen, wish, new SolveSettings(TimeSpan.FromSeconds(seconds)) { Certainty = certainty });
     }
 
-    /// <summary>A day of which the tightest plan goes wrong on every second day.</summary>
-    [Fact]
-    public void A_plan_is_found_that_goes_well_far_more_often_than_the_tightest_and_is_hardly_later()
+    /// <summary>So many tries, not so many seconds: the same on every machine. Judged by days that chose nothing.</summary>
+    [Theory]
+    [InlineData(2)]
+    [InlineData(6)]
+    public void The_search_makes_a_day_surer_and_keeps_it_sooner_than_by_hand(int seed)
     {
-        var outcome = Plan(2, 8, seconds: 6);
-        var (network, plan) = (outcome.Network!, outcome.Outcome!.Plan!);
-        var tightest = ModeChooser.Plan(network.Kitchen, RandomDays.Asked(2, 8).Wish, new SolveSettings(TimeSpan.FromSeconds(2)));
-        // Days that neither was chosen by.
-        var (sure, tight) = (
-            Rehearsal.Run(network, plan, 1000, 4711),
-            Rehearsal.Run(tightest.Network!, tightest.Outcome!.Plan!, 1000, 4711)
-        );
-        Assert.Empty(PlanChecker.Check(network, plan));
-        Assert.True(sure.Together >= tight.Together + 0.1, $"{sure.Together} beside {tight.Together}");
+        var network = RandomDays.Day(seed, 7);
+        var first = OrderSearch.Improve(network, FirstPlan.Find(network, 1)!, 1, 20_000);
+        var statics = new DayStatics(network);
+        var search = new CertaintySearch(statics, new DayDraws(network, 60, 1), 0.97);
+        var found = search.Improve(first, 1, TimeSpan.FromSeconds(4), () => 1, (_, _) => { })[0].Plan;
+        Assert.Empty(PlanChecker.Check(network, found));
+        var (sure, tight) = (Rehearsal.Run(network, found, 1000, 4711), Rehearsal.Run(network, first, 1000, 4711));
+        Assert.True(sure.Together >= Math.Min(0.93, tight.Together + 0.1), $"{sure.Together} beside {tight.Together}");
         var byHand = Rehearsal.Run(network, HandMethods.Build(network, HandMethods.ListOrder(network))!, 1000, 4711);
         Assert.True(sure.DoneBy < byHand.DoneBy, $"{sure.DoneBy} beside {byHand.DoneBy} by hand");
+    }
+
+    [Fact]
+    public void The_same_seed_finds_the_same_plans()
+    {
+        var network = RandomDays.Day(4, 4);
+        var first = FirstPlan.Find(network, 1)!;
+        var statics = new DayStatics(network);
+        List<int> Found() =>
+            [
+                .. new CertaintySearch(statics, new DayDraws(network, 20, 1), 0.97)
+                    .Improve(first, 3, TimeSpan.FromSeconds(0.5), () => 1, (_, _) => { })
+                    .SelectMany(f => f.Plan.Tasks.Select(t => t.Start)),
+            ];
+        Assert.Equal(Found(), Found());
     }
 
     [Theory]
@@ -74,9 +82,10 @@ public sealed class SurePlannerTests
     [InlineData(23)]
     public void No_order_of_whole_bakes_is_better_on_a_tiny_day(int seed)
     {
-        var outcome = Plan(seed, 3, seconds: 2);
-        var network = outcome.Network!;
+        var network = RandomDays.Day(seed, 3);
         var statics = new DayStatics(network);
+        var search = new CertaintySearch(statics, new DayDraws(network, 100, 1), 0.95);
+        var found = search.Improve(FirstPlan.Find(network, 1)!, 1, TimeSpan.FromSeconds(3), () => 1, (_, _) => { })[0].Plan;
         var draws = new DayDraws(network, 500, 77);
         Score Worth(Plan plan) => new CertaintySearch(statics, draws, 0.95).Evaluate(DayScript.For(statics, plan), plan.Finish(network));
         int[][] orders =
@@ -90,7 +99,7 @@ public sealed class SurePlannerTests
         ];
         var byHand = orders.Select(o => HandMethods.Build(network, o)).OfType<Plan>().Select(p => Worth(p).Cost).ToList();
         Assert.NotEmpty(byHand);
-        Assert.True(Worth(outcome.Outcome!.Plan!).Cost <= byHand.Min() + 5, $"{Worth(outcome.Outcome.Plan!)} beside {byHand.Min()}");
+        Assert.True(Worth(found).Cost <= byHand.Min() + 5, $"{Worth(found)} beside {byHand.Min()}");
     }
 
     [Fact]
@@ -103,12 +112,15 @@ public sealed class SurePlannerTests
         Assert.Empty(outcome.Outcome.Choices);
     }
 
+    /// <summary>It ends by itself: with hours to spend, a day of one cake is looked through in a few hundred tries.</summary>
     [Fact]
-    public void A_day_of_one_cake_is_sure_and_soon_planned()
+    public void A_day_of_one_cake_is_soon_looked_through()
     {
-        var outcome = Plan(1, 1, seconds: 10);
-        Assert.True(outcome.Outcome!.Took < TimeSpan.FromSeconds(8));
-        Assert.True(outcome.Outcome.Chance!.Together > 0.9);
+        var network = RandomDays.Day(1, 1);
+        var search = new CertaintySearch(new DayStatics(network), new DayDraws(network, 20, 1), 0.95);
+        var found = search.Improve(FirstPlan.Find(network, 1)!, 1, TimeSpan.FromHours(10), () => 1, (_, _) => { });
+        Assert.InRange(search.Tries, 1, 2000);
+        Assert.True(Rehearsal.Run(network, found[0].Plan).Together > 0.9);
     }
 
     /// <summary>A bake that must be ready before it can be: everything by hand is late, and the best there is says by how much.</summary>

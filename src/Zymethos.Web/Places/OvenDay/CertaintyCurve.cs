@@ -5,8 +5,8 @@ using Zymethos.Planning.Reading;
 
 namespace Zymethos.Web.Places.OvenDay;
 
-/// <summary>What certainty costs: for each plan that may be chosen, on how many of a hundred days it goes well beside the hour by which nine
-/// of ten days are done.</summary>
+/// <summary>What certainty costs: for each plan that may be chosen, on how many of a hundred days it goes well beside the hour by which
+/// nine of ten days are done.</summary>
 public static class CertaintyCurve
 {
     private const double Wide = 520;
