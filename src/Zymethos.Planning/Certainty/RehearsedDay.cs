@@ -159,11 +159,14 @@ internal sealed class RehearsedDay
         var begun = _of.Network.Pins.Where(p => p.Start < since).OrderBy(p => p.Start).ThenBy(p => _of.Depth[p.Task]).ToList();
         foreach (var pin in begun)
         {
-            Kitchen.Now = pin.Start;
             GoOnUntil(pin.Start);
+            Kitchen.Now = pin.Start;
             var t = pin.Task;
             if (Kitchen.State[t] != StepState.Ahead)
                 continue;
+            // What is over took what it took; what goes on takes at least as long as it has.
+            var usual = _of.Network.Tasks[t].TakesFrom(pin.Start);
+            _times[t] = pin.Start + usual <= since ? 1f : Math.Max(_times[t], (since - pin.Start + 1f) / usual);
             if (_of.SpellOf[t] >= 0 && Kitchen.State[_of.SpellOf[t]] == StepState.Begun)
                 Done(_of.SpellOf[t], pin.Start);
             if (_of.StartsByHand[t])
@@ -347,10 +350,26 @@ internal sealed class RehearsedDay
         if (_of.SettingOf[t] >= 0)
             OpenDoor(t, n);
         for (var person = 0; person < need.People; person++)
-            Give(t, n, minutes, forced);
+        {
+            if (!Give(t, n, minutes, forced))
+                HasBeen(t, n);
+        }
     }
 
-    private void Give(int t, int n, int minutes, bool forced)
+    /// <summary>In what lies behind, hands were where they were, though by what was drawn they would still be elsewhere.</summary>
+    private void HasBeen(int t, int n)
+    {
+        if (--_hands[t] > 0)
+            return;
+        if (_of.IsWork[t])
+            _wake[t] = _due[t];
+        else if (n == _of.Needs[t].Length - 1 && _of.Network.Tasks[t].IsAtEnd(_of.Needs[t][n]))
+            Done(t, Kitchen.Now);
+        else
+            Wake(t);
+    }
+
+    private bool Give(int t, int n, int minutes, bool forced)
     {
         var k = Kitchen;
         var best = -1;
@@ -373,7 +392,7 @@ internal sealed class RehearsedDay
         }
 
         if (best < 0 && forced)
-            best = 0;
+            return false;
         ref var worker = ref k.Workers[best];
         if (worker.Task >= 0)
         {
@@ -383,6 +402,7 @@ internal sealed class RehearsedDay
         }
 
         (worker.Task, worker.Need, worker.Since, worker.Until) = (t, n, k.Now, k.Now + minutes);
+        return true;
     }
 
     /// <summary>What else bakes there loses heat and stays in longer.</summary>

@@ -31,6 +31,8 @@ public static class SurePlanner
     private const int SeedToCompare = 202;
     private const int SeedToSay = 303;
 
+    private const double Calm = 0.99;
+
     // On days it was chosen by a plan looks a little better than it is.
     private const double Reserve = 0.015;
 
@@ -54,6 +56,9 @@ public static class SurePlanner
     {
         if (settings.Certainty is not { } asked)
             return ModeChooser.Plan(kitchen, wish, settings, cancel);
+        // Who would rather be calm wants what can be had.
+        if (wish.Lean == DayLean.Calmer)
+            asked = Math.Max(asked, Calm);
         var clock = Stopwatch.StartNew();
         var tight = ModeChooser.Plan(kitchen, wish, settings with { Limit = settings.Limit * TightShare }, cancel);
         if (tight is not { Network: { } network, Outcome: { Plan: { } plan } outcome })

@@ -23,7 +23,7 @@ public static class LeanWords
             DayLean.ShortDay => "Fewest hours in the kitchen; may end up to a tenth later.",
             DayLean.LessOven => "Fewest minutes with a hot oven; may end up to a tenth later.",
             DayLean.Fresher => "Nothing lies about half done, wishes for freshness are kept; may end a little later.",
-            DayLean.Calmer => "A quarter of an hour to spare before what spoils; may end up to a tenth later.",
+            DayLean.Calmer => "Goes well on as many days as can be; may end later.",
             _ => "The earliest end, then the shortest stay.",
         };
 }

@@ -42,6 +42,36 @@ public sealed class RehearsedDayTests
         Assert.True(lived > 2000, $"only {lived} days were lived");
     }
 
+    /// <summary>A day that goes on: what has begun began when it did, what is ahead begins no sooner than now, and the day comes to its
+    /// end.</summary>
+    [Fact]
+    public void What_lies_behind_stays_where_it_was() =>
+        Gen.Select(Days, Gen.Int[20, 90])
+            .Sample(
+                (day, percent) =>
+                {
+                    if (Network(day) is not { } network || FirstPlan.Find(network, 1) is not { } plan)
+                        return;
+                    var now = plan.Finish(network) * percent / 100;
+                    var begun = network.Tasks.Where(t => plan.Tasks[t.Index].Start < now).Select(t => t.Index).ToHashSet();
+                    network = network with { Since = now, Pins = [.. begun.Select(t => new Pin(t, plan.Tasks[t].Start))] };
+                    var statics = new DayStatics(network);
+                    var rehearsed = new RehearsedDay(statics, new DispatchRule());
+                    var draws = new DayDraws(network, 5, day.Seed);
+                    for (var i = 0; i < draws.Days; i++)
+                    {
+                        rehearsed.Live(DayScript.For(statics, plan), draws.Of(i));
+                        Assert.True(rehearsed.IsDone);
+                        Assert.All(begun, t => Assert.Equal(plan.Tasks[t].Start, rehearsed.Kitchen.Start[t]));
+                        Assert.All(
+                            network.Tasks.Where(t => !begun.Contains(t.Index)),
+                            t => Assert.True(rehearsed.Kitchen.Start[t.Index] >= now)
+                        );
+                    }
+                },
+                iter: 100
+            );
+
     /// <summary>What was drawn is the least that a step takes: only an open door, or hands that came late, make it longer.</summary>
     [Fact]
     public void No_step_is_shorter_than_it_was_drawn() =>
