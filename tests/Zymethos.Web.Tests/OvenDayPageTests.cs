@@ -520,8 +520,8 @@ public sealed class OvenDayPageTests(TestKitchen kitchen) : IClassFixture<TestKi
         var address = leant.QuerySelector(".alternatives a")!.GetAttribute("href")!;
         var compare = await TestKitchen.ParseAsync(await baker.GetAsync(address));
         Assert.Equal(
-            ["Done", "In the kitchen", "Oven on", "Heat changes"],
-            compare.QuerySelectorAll(".compare tbody th").Take(4).Select(t => t.TextContent)
+            ["Done by", "Goes well on", "Done at usual times", "In the kitchen", "Oven on", "Heat changes"],
+            compare.QuerySelectorAll(".compare tbody th").Take(6).Select(t => t.TextContent)
         );
         var id = address[(address.LastIndexOf("id=", StringComparison.Ordinal) + 3)..];
         var taken = await MoveAsync(
