@@ -15,8 +15,8 @@ public sealed class RehearsalTests
     }
 
     /// <summary>Plans that obey every rule, lived through days on which everything takes its usual time: hardly anything is missed, and
-    /// they are done about when they were planned to be. Not always to the minute: the baker decides as the day goes, and may begin a little
-    /// sooner what then meets other work.</summary>
+    /// they are done about when they were planned to be. Not always to the minute: the baker decides as the day goes, and may begin a
+    /// little sooner what then meets other work.</summary>
     [Fact]
     public void Where_nothing_varies_days_go_well_and_about_as_planned()
     {
