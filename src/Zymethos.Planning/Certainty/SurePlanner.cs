@@ -29,7 +29,9 @@ public static class SurePlanner
 
     private const int SeedOfSearch = 101;
     private const int SeedToCompare = 202;
-    private const int SeedToSay = 303;
+
+    // The same days that a rehearsal lives when nobody says otherwise: a page says one thing, not two.
+    private const int SeedToSay = 1;
 
     private const double Calm = 0.99;
 
@@ -104,14 +106,25 @@ public static class SurePlanner
             new ParallelOptions { MaxDegreeOfParallelism = settings.Workers },
             i => choices[i] = new(pool[shown[i]], Rehearsal.Run(statics, DayScript.For(statics, pool[shown[i]]), say).Chance)
         );
+        var taken = choices[shown.IndexOf(best)];
         return outcome with
         {
             Plan = pool[best],
-            Chance = choices[shown.IndexOf(best)].Chance,
-            Choices = [.. choices.OrderBy(c => c.Chance.Together).ThenBy(c => c.Chance.DoneBy)],
+            Chance = taken.Chance,
+            // Nobody wants a plan that is later than one that is surer.
+            Choices =
+            [
+                .. choices
+                    .Where(c => c == taken || !choices.Any(o => o != c && IsBetter(o.Chance, c.Chance)))
+                    .OrderBy(c => c.Chance.Together)
+                    .ThenBy(c => c.Chance.DoneBy),
+            ],
             Took = clock.Elapsed,
         };
     }
+
+    private static bool IsBetter(PlanChance one, PlanChance other) =>
+        one.Together >= other.Together && one.DoneBy <= other.DoneBy && (one.Together > other.Together || one.DoneBy < other.DoneBy);
 
     private static IEnumerable<Plan> Search(
         DayStatics statics,
