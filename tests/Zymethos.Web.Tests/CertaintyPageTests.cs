@@ -1,4 +1,3 @@
-using System.Globalization;
 using System.Net;
 using System.Text.Json.Nodes;
 using AngleSharp.Dom;
@@ -130,6 +129,6 @@ public sealed class CertaintyPageTests(TestKitchen kitchen) : IClassFixture<Test
             .PostAsync("/api/v1/oven-days/plan", new StringContent(document.ToJsonString(), System.Text.Encoding.UTF8, "application/json"));
         var body = JsonNode.Parse(await response.Content.ReadAsStringAsync())!;
         Assert.Equal("kitchen.certaintyPercent", (string)body["errors"]!.AsArray().Single()!["path"]!);
-        Assert.Equal(422, int.Parse(((int)response.StatusCode).ToString(CultureInfo.InvariantCulture), CultureInfo.InvariantCulture));
+        Assert.Equal(HttpStatusCode.UnprocessableEntity, response.StatusCode);
     }
 }

@@ -115,7 +115,6 @@ internal sealed class DayStatics
         (Toward, Distance, Give) = Chains();
         Joins = [.. Enumerable.Range(0, n).Select(JoinsOf)];
         (Before, BeforeEnd) = Ancestors();
-        Tail = Tails();
     }
 
     public TaskNetwork Network { get; }
@@ -238,9 +237,6 @@ internal sealed class DayStatics
 
     /// <summary>Usual minutes from the end of each of those to the load.</summary>
     public int[][] BeforeEnd { get; }
-
-    /// <summary>Usual minutes from the start of each task until its bake is ready.</summary>
-    public int[] Tail { get; }
 
     private int[] Indexes(Func<TaskLink, bool> which) => [.. Links.Select((l, i) => (l, i)).Where(x => which(x.l)).Select(x => x.i)];
 
@@ -365,18 +361,6 @@ internal sealed class DayStatics
         }
 
         return (before, ends);
-    }
-
-    private int[] Tails()
-    {
-        var tail = (int[])Likely.Clone();
-        foreach (var t in Enumerable.Range(0, Likely.Length).OrderByDescending(t => Depth[t]))
-        {
-            foreach (var l in Out[t])
-                tail[t] = Math.Max(tail[t], Likely[t] + Math.Max(0, Links[l].MinLag) + tail[Links[l].To]);
-        }
-
-        return tail;
     }
 }
 

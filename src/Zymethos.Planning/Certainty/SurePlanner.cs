@@ -53,7 +53,13 @@ public static class SurePlanner
     /// <summary>How many plans there are to choose from, at most.</summary>
     public const int MostChoices = 7;
 
-    /// <summary>Plans, with certainty where the settings ask for it.</summary>
+    /// <summary>Plans, with certainty where the settings ask for it. Comparing and telling at the end take their time also where the search
+    /// was called off.</summary>
+    /// <param name="kitchen">The kitchen.</param>
+    /// <param name="wish">The day.</param>
+    /// <param name="settings">How long, and on what share of days it is to go well; null for the soonest finish alone.</param>
+    /// <param name="cancel">Ends the search with the best so far.</param>
+    /// <returns>As <see cref="ModeChooser"/> gives it; with a plan, its chance and the plans to choose from.</returns>
     public static ModedOutcome Plan(Kitchen kitchen, DayWish wish, SolveSettings settings, CancellationToken cancel = default)
     {
         if (settings.Certainty is not { } asked)
@@ -236,7 +242,7 @@ public static class SurePlanner
         return DayPlanner.Tidy(network, pool[1], settings, time / 2, cancel) is { } tidy ? [tidy] : [];
     }
 
-    /// <summary>The best, the tightest, and what lies between and beyond: each surer than every one that is done sooner.</summary>
+    /// <summary>The best, the soonest done, and what lies between and beyond: each surer than every one that is done sooner.</summary>
     private static List<int> Spread(List<Plan> pool, Score[] scores, int best)
     {
         var front = new List<int>();

@@ -36,7 +36,7 @@ internal static class DoorSettling
     }
 
     /// <summary>Whether a tie waits for the end of its first task, so that a longer stay moves it.</summary>
-    public static bool MovesWithEnd(TaskNetwork network, Plan plan, Tie tie)
+    private static bool MovesWithEnd(TaskNetwork network, Plan plan, Tie tie)
     {
         if (tie.Kind is TieKind.Order or TieKind.Together or TieKind.Window)
             return false;
