@@ -79,7 +79,7 @@ public static class RandomDays
             Pans =
                 random.Next(2) == 0
                     ? [new PanStock(Tray, random.Next(2, 5)), new PanStock(Loaf, random.Next(2, 4)), new PanStock(Round, random.Next(1, 3))]
-                    : [],
+                    : Plenty,
         };
         var wishes = Enumerable
             .Range(0, recipes)
@@ -118,6 +118,9 @@ public static class RandomDays
         return TaskCompiler.Compile(kitchen, new DayWish(Start, Start.PlusHours(16), wishes)).Network;
     }
 
+    // Pans are no matter on most of these days: those on which they are count them.
+    private static readonly ImmutableArray<PanStock> Plenty = [new(Tray, 24), new(Loaf, 24), new(Round, 24)];
+
     public static Kitchen RandomKitchen(Random random, int people)
     {
         var kitchen = Kitchen.Ordinary("Test kitchen");
@@ -131,6 +134,7 @@ public static class RandomDays
                 Shelves = random.Next(2, 4),
             },
             MixerWash = Duration.FromMinutes(random.Next(2, 6)),
+            Pans = Plenty,
         };
     }
 

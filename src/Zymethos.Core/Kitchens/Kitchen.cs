@@ -100,6 +100,18 @@ public sealed record Kitchen(
     /// <summary>What may be asked for as <see cref="Certainty"/>.</summary>
     public static ImmutableArray<double> Certainties { get; } = [0.8, 0.9, 0.95, 0.99];
 
+    /// <summary>Minutes of work at a stretch, 30 to 480, after which everybody washes up and sits down.</summary>
+    public int StretchMinutes { get; init; } = 120;
+
+    /// <summary>Minutes of such a pause, 0 to 60; 0 for a kitchen that plans without.</summary>
+    public int PauseMinutes { get; init; } = 15;
+
+    /// <summary>How the kitchen reads the hours of the day.</summary>
+    public ClockFace Clock { get; init; }
+
+    /// <summary>Hours, heats and sizes as this kitchen says them.</summary>
+    public KitchenSays Says => new(Habit, Clock);
+
     /// <summary>How high the kitchen lies above the sea, in metres, -450 to 5500.</summary>
     public double ElevationMetres { get; init; }
 
@@ -145,7 +157,7 @@ public sealed record Kitchen(
     }
 
     /// <summary>The pans to bake in: the kitchen's own, or an ordinary cupboard.</summary>
-    public ImmutableArray<PanStock> Cupboard => Pans.IsEmpty ? PanCupboard.Ordinary : Pans;
+    public ImmutableArray<PanStock> Cupboard => Pans.IsEmpty ? PanCupboard.For(Habit) : Pans;
 
     /// <summary>
     /// A kitchen to begin with: one baker, one mixer, a still oven of common size. The oven's figures are common practice without a source

@@ -23,6 +23,8 @@ public static class KitchenCheck
             "mixerWashMinutes",
             "Washing the bowl takes 0 to 60 minutes."
         );
+        Check(kitchen.StretchMinutes is >= 30 and <= 480, "stretchMinutes", "A stretch of work is 30 minutes to 8 hours.");
+        Check(kitchen.PauseMinutes is >= 0 and <= 60, "pauseMinutes", "A pause is 1 to 60 minutes, or 0 for none.");
         Check(kitchen.Room.Celsius is >= 5 and <= 40, "roomC", "The room is between 5 and 40 °C.");
         CheckOven(oven, "oven");
         if (kitchen.SecondOven is { } second)

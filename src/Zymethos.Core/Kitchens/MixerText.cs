@@ -7,11 +7,17 @@ namespace Zymethos.Core.Kitchens;
 /// <summary>A mixer as a line that can be typed: "hand mixer, 3 L, no bread dough".</summary>
 public static partial class MixerText
 {
+    private static readonly KitchenSays Quarts = new(MeasuringHabit.UsCustomary, ClockFace.Hours24);
     private const string NoDough = "no bread dough";
 
     /// <summary>The line.</summary>
-    public static string Say(Mixer mixer) =>
-        string.Create(CultureInfo.InvariantCulture, $"{mixer.Name}, {mixer.Litres:0.##} L{(mixer.Kneads ? "" : $", {NoDough}")}");
+    /// <param name="mixer">The mixer.</param>
+    /// <param name="says">Whether in litres or quarts.</param>
+    public static string Say(Mixer mixer, KitchenSays says = default) =>
+        string.Create(
+            CultureInfo.InvariantCulture,
+            $"{mixer.Name}, {says.LitresNumber(mixer.Litres):0.##} {says.LitreUnit}{(mixer.Kneads ? "" : $", {NoDough}")}"
+        );
 
     /// <summary>The mixer a line names; null when it gives no name or no litres. Whether the litres can be is checked with the
     /// kitchen.</summary>
@@ -26,12 +32,16 @@ public static partial class MixerText
                 CultureInfo.InvariantCulture,
                 out var litres
             )
-            ? new Mixer(match.Groups["name"].Value.Trim(), litres, !match.Groups["not"].Success)
+            ? new Mixer(
+                match.Groups["name"].Value.Trim(),
+                match.Groups["qt"].Success ? Quarts.ToLitres(litres) : litres,
+                !match.Groups["not"].Success
+            )
             : null;
     }
 
     [GeneratedRegex(
-        @"^(?<name>[^,;]{1,40})[,;]\s*(?<litres>\d{1,3}(?:[.,]\d{1,2})?)\s*(?:l|litres?|liters?)(?:\s*[,;]\s*(?:(?<not>(?:no|"
+        @"^(?<name>[^,;]{1,40})[,;]\s*(?<litres>\d{1,3}(?:[.,]\d{1,2})?)\s*(?:l|litres?|liters?|(?<qt>qts?|quarts?))\.?(?:\s*[,;]\s*(?:(?<not>(?:no|"
             + @"not for) (?:bread )?doughs?|batters?(?: only)?|creams?(?: only)?)|(?:kneads|bread dough|any dough|for dough)))?\s*\.?$",
         RegexOptions.IgnoreCase,
         200

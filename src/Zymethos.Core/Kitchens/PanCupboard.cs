@@ -50,6 +50,34 @@ public static class PanCupboard
         new(new Pan("quarter-sheet tray", Cm(33), Cm(24)), 2),
     ];
 
+    /// <summary>The same pans named by the inches they are sold in, for a kitchen of cups and Fahrenheit.</summary>
+    private static ImmutableArray<PanStock> InInches { get; } =
+    [
+        .. Ordinary.Zip(
+            (string[])
+                [
+                    "loaf pan 9 × 5 in",
+                    "loaf pan 8½ × 4½ in",
+                    "loaf pan 5¾ × 3¼ in",
+                    "square pan 8 in",
+                    "square pan 9 in",
+                    "oblong pan 13 × 9 in",
+                    "round pan 8 in",
+                    "round pan 9 in",
+                    "springform 9 in",
+                    "fluted ring 8¾ in",
+                    "fluted ring 10 in",
+                    "muffin tin, 12 cups",
+                    "muffin tin, 6 large cups",
+                    "quarter-sheet tray",
+                ],
+            (stock, name) => stock with { Pan = stock.Pan with { Name = name } }
+        ),
+    ];
+
+    /// <summary>An ordinary cupboard as a kitchen of those measures names it.</summary>
+    public static ImmutableArray<PanStock> For(MeasuringHabit habit) => habit == MeasuringHabit.UsCustomary ? InInches : Ordinary;
+
     private static Length Cm(double centimetres) => Length.FromMillimetres(centimetres * 10);
 
     private static Pan Loaf(double length, double width, double depth) =>

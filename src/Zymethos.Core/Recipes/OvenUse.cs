@@ -42,6 +42,13 @@ public sealed record OvenUse(OvenState State, Temperature SetTemperature, Pan Pa
     /// <summary>Where it wants to stand.</summary>
     public ShelfWish Shelf { get; init; }
 
+    /// <summary>How far from <see cref="SetTemperature"/> the dial may stand, in degrees Celsius, 0 to <see cref="MostTolerance"/>; null
+    /// where the recipe does not say.</summary>
+    public double? Tolerance { get; init; }
+
+    /// <summary>A recipe that bears more than so many degrees has no set temperature.</summary>
+    public const double MostTolerance = 30;
+
     /// <summary>The sheet or tray on which the pans go in and come out, several at a time; null when they stand on the shelf by
     /// themselves.</summary>
     public Pan? Sheet { get; init; }

@@ -195,6 +195,8 @@ public static class RecipeCheck
             );
         if (step.Oven is { } oven && oven.Pans is < 1 or > 24)
             faults.Add(new Fault($"{at}.oven.pans", $"\"{step.Title}\": 1 to 24 pans go in together."));
+        if (step.Oven is { Tolerance: { } give } && give is not (>= 0 and <= OvenUse.MostTolerance))
+            faults.Add(new Fault($"{at}.oven.toleranceC", $"\"{step.Title}\": the heat may be off by 0 to {OvenUse.MostTolerance:0} °C."));
         if (step.Oven is { Sheet: { } sheet } on && OvenUse.OnSheet(sheet, on.Pan) == 0)
             faults.Add(new Fault($"{at}.oven.sheet", $"\"{step.Title}\": {on.Pan.Name} does not stand on {sheet.Name}."));
         else if (step.Oven is { Sheet: { Shape: not PanShape.Tray } no })

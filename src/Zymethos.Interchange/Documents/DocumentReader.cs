@@ -52,6 +52,19 @@ public sealed class DocumentReader
                         .Take(10)
                         .Select((r, i) => (Moment(r.From, date, $"day.rests[{i}].from"), Moment(r.Until, date, $"day.rests[{i}].until"))),
                 ],
+                Meals =
+                [
+                    .. (document.Day.Meals ?? [])
+                        .Take(DayWish.MostMeals + 1)
+                        .Select(
+                            (m, i) =>
+                                new MealWish(
+                                    Moment(m.From, date, $"day.meals[{i}].from"),
+                                    Moment(m.Until, date, $"day.meals[{i}].until"),
+                                    m.Minutes
+                                )
+                        ),
+                ],
                 ByHand = document.ByHand is { } byHand ? Read(byHand, kitchen, date, from) : ByHand.Nothing,
                 Lean = Choice(document.Lean, DayLean.DoneEarly, "lean"),
             }
@@ -134,6 +147,9 @@ public sealed class DocumentReader
             ],
             Zone = document.Zone,
             Certainty = document.CertaintyPercent / 100.0,
+            StretchMinutes = document.StretchMinutes,
+            PauseMinutes = document.PauseMinutes,
+            Clock = Choice(document.Clock, ClockFace.Hours24, $"{at}.clock"),
             OtherMixers =
             [
                 .. (document.OtherMixers ?? [])
@@ -379,6 +395,7 @@ public sealed class DocumentReader
         {
             Shelf = Choice(document.Shelf, ShelfWish.Any, $"{at}.shelf"),
             Sheet = document.Sheet is { } sheet ? Read(sheet, $"{at}.sheet") : null,
+            Tolerance = Number(document.ToleranceC, $"{at}.toleranceC"),
         };
 
     /// <summary>Reads a pan.</summary>

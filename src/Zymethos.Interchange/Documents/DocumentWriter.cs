@@ -33,7 +33,10 @@ public static class DocumentWriter
             Few(kitchen.RoomByHour.Select(h => new RoomHourDocument(h.From.ToString("HH:mm", null), h.Warm.Celsius))),
             kitchen.Zone,
             Few(kitchen.OtherMixers.Select(m => new MixerDocument(m.Name, m.Litres, m.Kneads))),
-            (int)Math.Round(kitchen.Certainty * 100)
+            (int)Math.Round(kitchen.Certainty * 100),
+            DocumentWords.Of(kitchen.Clock),
+            kitchen.StretchMinutes,
+            kitchen.PauseMinutes
         );
 
     private static OvenDocument Write(Oven oven) =>
@@ -216,7 +219,8 @@ public static class DocumentWriter
             oven.Pans,
             DocumentWords.Of(oven.State),
             DocumentWords.Of(oven.Shelf),
-            oven.Sheet is { } sheet ? Write(sheet) : null
+            oven.Sheet is { } sheet ? Write(sheet) : null,
+            oven.Tolerance
         );
 
     private static int[] Minutes(DurationEstimate takes) =>

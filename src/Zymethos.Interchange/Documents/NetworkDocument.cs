@@ -22,6 +22,8 @@ namespace Zymethos.Interchange.Documents;
 /// <param name="Holds">Shared things taken from one task until another.</param>
 /// <param name="Unmixed">Oven and two footprints that do not share a shelf.</param>
 /// <param name="Lean">What the baker leans toward.</param>
+/// <param name="Pauses">Minutes at a stretch and of a pause; left out for a day without.</param>
+/// <param name="Meals">From, until and length of meals that may slide.</param>
 public sealed record NetworkDocument(
     int Version,
     string Origin,
@@ -39,7 +41,9 @@ public sealed record NetworkDocument(
     IReadOnlyList<IReadOnlyList<int>> Apart,
     IReadOnlyList<IReadOnlyList<int>> Holds,
     IReadOnlyList<IReadOnlyList<int>> Unmixed,
-    string Lean
+    string Lean,
+    IReadOnlyList<int>? Pauses = null,
+    IReadOnlyList<IReadOnlyList<int>>? Meals = null
 );
 
 /// <summary>Somebody with hands to give.</summary>

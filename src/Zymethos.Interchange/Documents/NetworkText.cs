@@ -31,7 +31,9 @@ public static class NetworkText
             [.. network.Apart.Select(o => new[] { o.First, o.Second })],
             [.. network.Holds.Select(h => new[] { h.Resource, h.Units, h.From, h.To, h.After })],
             [.. network.Unmixed.Select(u => new[] { u.Oven, u.One.Long, u.One.Wide, u.Other.Long, u.Other.Wide })],
-            DocumentWords.Of(network.Lean)
+            DocumentWords.Of(network.Lean),
+            network.Pauses is { } pauses ? [pauses.Stretch, pauses.Length] : null,
+            network.Pauses is { Meals.IsEmpty: false } fed ? [.. fed.Meals.Select(m => new[] { m.From, m.Until, m.Length })] : null
         );
 
     /// <summary>
@@ -69,6 +71,9 @@ public static class NetworkText
             Holds = [.. document.Holds.Select(h => new Hold(h[0], h[1], h[2], h[3], h[4]))],
             Unmixed = [.. document.Unmixed.Select(u => new UnmixedPans(u[0], new Footprint(u[1], u[2]), new Footprint(u[3], u[4])))],
             Lean = Value<DayLean>(document.Lean),
+            Pauses = document.Pauses is { } pauses
+                ? new Pauses(pauses[0], pauses[1]) { Meals = [.. (document.Meals ?? []).Select(m => new Meal(m[0], m[1], m[2]))] }
+                : null,
         };
     }
 
@@ -145,6 +150,8 @@ public static class NetworkText
             && Pairs(document.Together)
             && Pairs(document.Apart)
             && document.Rests.All(r => r.Count == 2)
+            && document.Pauses is null or { Count: 2 }
+            && (document.Meals ?? []).All(m => m.Count == 3)
             && document.Pins.All(p => p.Count == 2 && Task(p[0]))
             && document.Holds.All(h => h.Count == 5 && Resource(h[0]) && Task(h[2]) && Task(h[3]))
             && document.Unmixed.All(u => u.Count == 5)

@@ -48,6 +48,9 @@ public sealed record OvenDayDocument(
 /// <param name="Zone">Time zone of the IANA list.</param>
 /// <param name="OtherMixers">Mixers of other kinds beside those that are counted; left out when there are none.</param>
 /// <param name="CertaintyPercent">On how many of a hundred days a plan is to go well altogether: 80, 90, 95 or 99.</param>
+/// <param name="StretchMinutes">Minutes of work at a stretch after which a pause is due, 30 to 480.</param>
+/// <param name="PauseMinutes">Minutes of a pause, 0 to 60; 0 for none.</param>
+/// <param name="Clock">How hours are shown: hours24 or hours12. The formats themselves always write 24.</param>
 public sealed record KitchenDocument(
     OvenDocument Oven,
     IReadOnlyList<PersonDocument> People,
@@ -67,7 +70,10 @@ public sealed record KitchenDocument(
     IReadOnlyList<RoomHourDocument>? RoomByHour = null,
     string Zone = "Etc/UTC",
     IReadOnlyList<MixerDocument>? OtherMixers = null,
-    int CertaintyPercent = 95
+    int CertaintyPercent = 95,
+    string Clock = "hours24",
+    int StretchMinutes = 120,
+    int PauseMinutes = 15
 );
 
 /// <summary>A mixer of another kind.</summary>
@@ -120,7 +126,14 @@ public sealed record PersonDocument(string Name, string? From = null, string? Un
 /// <param name="From">When it starts ("08:00").</param>
 /// <param name="Until">When it ends ("18:30"), on the same date unless a date stands before it ("2026-12-06T01:00").</param>
 /// <param name="Rests">Stretches in between in which nobody is in the kitchen; left out for none.</param>
-public sealed record DayDocument(string Date, string From, string Until, IReadOnlyList<RestDocument>? Rests = null)
+/// <param name="Meals">Meals, each some time within its hours; left out for none.</param>
+public sealed record DayDocument(
+    string Date,
+    string From,
+    string Until,
+    IReadOnlyList<RestDocument>? Rests = null,
+    IReadOnlyList<MealDocument>? Meals = null
+)
 {
     private static readonly LocalDateTimePattern Pattern = LocalDateTimePattern.CreateWithInvariantCulture("uuuu-MM-dd'T'HH:mm");
 
@@ -128,6 +141,12 @@ public sealed record DayDocument(string Date, string From, string Until, IReadOn
     [JsonIgnore]
     public LocalDateTime? Start => Pattern.Parse($"{Date}T{From}") is { Success: true } start ? start.Value : null;
 }
+
+/// <summary>A meal that may slide.</summary>
+/// <param name="From">The hour from which it may be ("12:00").</param>
+/// <param name="Until">The hour by which it must be over ("14:00").</param>
+/// <param name="Minutes">How long it takes, 5 to 180.</param>
+public sealed record MealDocument(string From, string Until, int Minutes = 30);
 
 /// <summary>A stretch in which nobody is in the kitchen.</summary>
 /// <param name="From">When it starts ("22:00").</param>

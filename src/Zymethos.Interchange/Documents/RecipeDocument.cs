@@ -177,13 +177,15 @@ public sealed record TouchDocument(string Kind, double At, string Title = "");
 /// it.</param>
 /// <param name="Shelf">any, low, middle or high.</param>
 /// <param name="Sheet">The tray on which the pans go in and come out together; absent when they stand on the shelf.</param>
+/// <param name="ToleranceC">How far the dial may stand from it, 0 to 30 degrees Celsius; absent where the recipe does not say.</param>
 public sealed record OvenUseDocument(
     double SetTemperatureC,
     PanDocument Pan,
     int Pans = 1,
     string State = "bake",
     string Shelf = "any",
-    PanDocument? Sheet = null
+    PanDocument? Sheet = null,
+    double? ToleranceC = null
 );
 
 /// <summary>A pan by its footprint and its inside.</summary>

@@ -109,7 +109,8 @@ public static class DraftOf
 
     private static string Heat(OvenUse use) =>
         (use.State == OvenState.Off ? "off from " : "")
-        + $"{use.SetTemperature.Celsius.ToString("0", CultureInfo.InvariantCulture)} C{ShelfWords.Of(use.Shelf)}";
+        + $"{use.SetTemperature.Celsius.ToString("0", CultureInfo.InvariantCulture)} C{ShelfWords.Of(use.Shelf)}"
+        + (use.Tolerance is { } give ? $", ± {give.ToString("0.#", CultureInfo.InvariantCulture)} C" : "");
 
     private static string Text(int value) => value.ToString(CultureInfo.InvariantCulture);
 }

@@ -248,7 +248,18 @@ public sealed partial class DraftReader
         )
         {
             Shelf = ShelfWords.In(heat),
+            Tolerance = GiveOrTake(heat),
         };
+    }
+
+    /// <summary>"± 10 C" after a heat; null where nothing is said.</summary>
+    private static double? GiveOrTake(string heat)
+    {
+        var match = Give().Match(heat);
+        if (!match.Success)
+            return null;
+        var degrees = double.Parse(match.Groups["n"].Value.Replace(',', '.'), CultureInfo.InvariantCulture);
+        return match.Groups["u"].Value.StartsWith("f", StringComparison.OrdinalIgnoreCase) ? degrees * 5 / 9 : degrees;
     }
 
     private static double PlainCelsius(Match match)
@@ -473,6 +484,9 @@ public sealed partial class DraftReader
         200
     )]
     private static partial Regex ModeLine();
+
+    [GeneratedRegex(@"(?:±|\+/-|give or take)\s*(?<n>\d{1,2}(?:[.,]\d)?)\s*°?\s*(?<u>[CF])?\b", RegexOptions.IgnoreCase, 200)]
+    private static partial Regex Give();
 
     [GeneratedRegex(@"^(?<kind>[A-Za-z]+)\s+(?:at\s+)?(?<at>\d+(?:[.,]\d+)?)\s*%\s*:?\s*(?<title>.{0,120})$", RegexOptions.None, 200)]
     private static partial Regex TouchLine();

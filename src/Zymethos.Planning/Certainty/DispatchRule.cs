@@ -146,7 +146,7 @@ internal sealed class DispatchRule(double caution = DispatchRule.UsualCaution, i
         if (first < 0)
             return false;
         var pick = first != soonest && kitchen.Closes[soonest] < kitchen.Now + (of.Likely[first] * RunsOver) + Closing ? soonest : first;
-        if (kitchen.FreeHands(of.Likely[pick]) < of.Needs[pick][0].People)
+        if (kitchen.RestedHands(of.Likely[pick], kitchen.Closes[pick], ref again) < of.Needs[pick][0].People)
             return Slip(kitchen, soonest, out act, ref again);
         if (IsInTheWay(kitchen, pick))
         {
@@ -157,7 +157,7 @@ internal sealed class DispatchRule(double caution = DispatchRule.UsualCaution, i
                 if (
                     MayWork(kitchen, t, ref again)
                     && (pick < 0 || script.Rank[t] < script.Rank[pick])
-                    && kitchen.FreeHands(of.Likely[t]) >= of.Needs[t][0].People
+                    && kitchen.RestedHands(of.Likely[t], kitchen.Closes[t], ref again) >= of.Needs[t][0].People
                     && !IsInTheWay(kitchen, t)
                 )
                     pick = t;

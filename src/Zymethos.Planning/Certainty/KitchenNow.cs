@@ -1,4 +1,5 @@
 using Zymethos.Planning.Day;
+using Zymethos.Planning.Rules;
 using Zymethos.Planning.Search;
 
 namespace Zymethos.Planning.Certainty;
@@ -36,6 +37,9 @@ internal struct Worker
 
     /// <summary>Minutes of it still to do.</summary>
     public int LeftMinutes;
+
+    /// <summary>Since when they work without a pause.</summary>
+    public AtWork Work;
 }
 
 /// <summary>
@@ -146,7 +150,7 @@ internal sealed class KitchenNow
         }
 
         for (var h = 0; h < Workers.Length; h++)
-            (Workers[h].Task, Workers[h].Left) = (-1, -1);
+            (Workers[h].Task, Workers[h].Left, Workers[h].Work) = (-1, -1, AtWork.Rested);
         for (var o = 0; o < InOven.Length; o++)
         {
             InOven[o].Clear();
@@ -168,6 +172,34 @@ internal sealed class KitchenNow
 
         return free;
     }
+
+    /// <summary>How many pairs of hands are free for work of so many minutes, whoever is due a pause or a meal left out; what must begin
+    /// before a pause is over cannot wait for it.</summary>
+    /// <param name="minutes">How long it usually takes.</param>
+    /// <param name="closes">By when it must begin.</param>
+    /// <param name="again">When to look again for whoever pauses now; made smaller only.</param>
+    public int RestedHands(int minutes, int closes, ref int again)
+    {
+        if (Of.Network.Pauses is not { } pauses)
+            return FreeHands(minutes);
+        var free = 0;
+        for (var h = 0; h < Workers.Length; h++)
+        {
+            if (!IsFree(h, minutes))
+                continue;
+            var next = Workers[h].Work.Next(pauses, Now, minutes);
+            if (next <= Now || next > closes)
+                free++;
+            else
+                again = Math.Min(again, next);
+        }
+
+        return free;
+    }
+
+    /// <summary>Whether somebody may begin work of so many minutes without going short of a pause.</summary>
+    public bool IsRested(int helper, int minutes) =>
+        Of.Network.Pauses is not { } pauses || Workers[helper].Work.Next(pauses, Now, minutes) <= Now;
 
     /// <summary>Whether somebody is free for so many minutes. Who has a friend's few hours to give does not begin what goes beyond
     /// them.</summary>

@@ -260,6 +260,8 @@ internal sealed class RehearsedDay
         ref var worker = ref k.Workers[h];
         var (t, need, at) = (worker.Task, worker.Need, worker.Until);
         _blocks?[t].Add(new HandsBlock(h, worker.Since, at));
+        if (_of.Network.Pauses is not null && at - worker.Since > Pauses.Touch)
+            worker.Work.EndsAt(worker.Left >= 0 ? at + worker.LeftMinutes : at);
         if (worker.Left >= 0)
             (worker.Task, worker.Need, worker.Since, worker.Until, worker.Left) = (worker.Left, 0, at, at + worker.LeftMinutes, -1);
         else
@@ -372,11 +374,15 @@ internal sealed class RehearsedDay
     private bool Give(int t, int n, int minutes, bool forced)
     {
         var k = Kitchen;
-        var best = -1;
+        var (best, rested) = (-1, false);
         for (var h = 0; h < k.Workers.Length; h++)
         {
-            if (k.IsFree(h, minutes) && (best < 0 || _of.Network.Helpers[h].Until < _of.Network.Helpers[best].Until))
-                best = h;
+            if (!k.IsFree(h, minutes))
+                continue;
+            var isRested = k.IsRested(h, minutes);
+            if (best >= 0 && (isRested == rested ? _of.Network.Helpers[h].Until >= _of.Network.Helpers[best].Until : rested))
+                continue;
+            (best, rested) = (h, isRested);
         }
 
         for (var h = 0; best < 0 && h < k.Workers.Length; h++)
@@ -402,6 +408,8 @@ internal sealed class RehearsedDay
         }
 
         (worker.Task, worker.Need, worker.Since, worker.Until) = (t, n, k.Now, k.Now + minutes);
+        if (_of.Network.Pauses is { } pauses)
+            worker.Work.Begin(pauses, k.Now, minutes);
         return true;
     }
 
@@ -578,6 +586,7 @@ internal sealed class RehearsedDay
             SpanEnd = Math.Max(network.SpanEnd, last),
             Rests = [],
             Pins = [],
+            Pauses = null,
             Tasks = [.. lived.Tasks.Select(t => t with { Likely = t.Likely - OvenDoor.Minutes(lived, plan, t) })],
             Helpers = [.. network.Helpers.Select(h => h with { Until = Math.Max(h.Until, last) })],
             Bakes = [.. network.Bakes.Select(b => b with { ReadyBy = null })],

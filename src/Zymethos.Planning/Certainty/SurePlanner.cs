@@ -62,6 +62,39 @@ public static class SurePlanner
     /// <returns>As <see cref="ModeChooser"/> gives it; with a plan, its chance and the plans to choose from.</returns>
     public static ModedOutcome Plan(Kitchen kitchen, DayWish wish, SolveSettings settings, CancellationToken cancel = default)
     {
+        var planned = PlanAsAsked(kitchen, wish, settings, cancel);
+        if (planned is not { Network.Pauses: not null, Outcome.Plan: null } || cancel.IsCancellationRequested)
+            return planned;
+        // A day on one's feet is better than none; the page says that no pause fits.
+        var without = PlanAsAsked(
+            kitchen with
+            {
+                PauseMinutes = 0,
+            },
+            wish with
+            {
+                Meals = [],
+            },
+            settings with
+            {
+                Limit = settings.Limit / 2,
+            },
+            cancel
+        );
+        return without.Outcome?.Plan is null
+            ? planned
+            : without with
+            {
+                // The kitchen stays what it is: only the day goes without.
+                Network = without.Network! with
+                {
+                    Kitchen = kitchen,
+                },
+            };
+    }
+
+    private static ModedOutcome PlanAsAsked(Kitchen kitchen, DayWish wish, SolveSettings settings, CancellationToken cancel)
+    {
         if (settings.Certainty is not { } asked)
             return ModeChooser.Plan(kitchen, wish, settings, cancel);
         // Who would rather be calm wants what can be had.

@@ -53,6 +53,9 @@ public enum PlanRule
 
     /// <summary>Loads that are kept apart never share the oven.</summary>
     Apart,
+
+    /// <summary>Nobody works for longer than a stretch without a pause, and there is time for meals.</summary>
+    Pause,
 }
 
 /// <summary>A rule that a plan breaks.</summary>
@@ -78,6 +81,7 @@ public static class PlanChecker
         var broken = new List<BrokenRule>();
         foreach (var task in network.Tasks)
             CheckTask(network, plan, task, broken);
+        broken.AddRange(PauseCheck.Find(network, plan));
         foreach (var link in network.Links)
             CheckLink(network, plan, link, broken);
         foreach (var (first, second) in network.Orders)

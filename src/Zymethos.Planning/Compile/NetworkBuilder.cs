@@ -53,12 +53,13 @@ internal sealed class NetworkBuilder
 
     public List<SharedResource> Resources { get; } = [];
 
-    /// <summary>How many of a pan the kitchen says it has; null when it does not say.</summary>
-    public static int? PansOf(Kitchen kitchen, Pan pan) =>
-        kitchen
-            .Pans.Where(s => string.Equals(s.Pan.Name, pan.Name, StringComparison.OrdinalIgnoreCase))
-            .Select(s => (int?)s.Count)
-            .FirstOrDefault();
+    /// <summary>The tasks that were laid out, with the dials they share.</summary>
+    public void ShareDials()
+    {
+        var shared = SharedDial.Of(_kitchen, Tasks);
+        Tasks.Clear();
+        Tasks.AddRange(shared);
+    }
 
     /// <summary>The kinds of pan that meet at one setting and do not share a shelf.</summary>
     public ImmutableArray<UnmixedPans> Unmixed() =>
@@ -134,7 +135,7 @@ internal sealed class NetworkBuilder
                 faults.Add(
                     new Fault(
                         $"bakes[{bake}].recipe.steps[{i}].minutes",
-                        $"\"{step.Title}\" is not ready within three days at {_kitchen.RoomAt(_origin.TimeOfDay).Celsius:0} °C: give "
+                        $"\"{step.Title}\" is not ready within three days at {_kitchen.Says.Degrees(_kitchen.RoomAt(_origin.TimeOfDay).Celsius)}: give "
                             + "the dough a warmer place, or let it rise in the oven-proof spell."
                     )
                 );
@@ -182,9 +183,9 @@ internal sealed class NetworkBuilder
     /// <summary>Pans of a known number are taken from filling to turning out, and away to be washed after.</summary>
     private void AddPans(Recipe recipe, Step bake, Dictionary<string, int[]> tasks)
     {
-        if (PansOf(_kitchen, bake.Oven!.Pan) is not { } there)
+        if (PansThere.Of(_kitchen, bake.Oven!.Pan, bake.Oven.Pans) is not { } there)
             return;
-        var resource = Named(bake.Oven.Pan.Name, there);
+        var resource = Named(there.Name, there.Count);
         var stay = PanStay.Of(recipe, bake);
         // A tray that one bake leaves and the next takes goes from hand to hand, unwashed.
         var others = recipe
@@ -200,7 +201,13 @@ internal sealed class NetworkBuilder
     private int Named(string name, int capacity)
     {
         if (_named.TryGetValue(name, out var resource))
+        {
+            // Where nobody counted the pans, there are as many as the recipe that takes most of them wants at once.
+            if (Resources[resource].Capacity < capacity)
+                Resources[resource] = Resources[resource] with { Capacity = capacity };
             return resource;
+        }
+
         Resources.Add(new SharedResource(name, capacity));
         return _named[name] = Resources.Count - 1;
     }
@@ -288,18 +295,19 @@ internal sealed class NetworkBuilder
             && $"{line.Form} {line.Ingredient} {line.Note}".Split(' ', ',', ';').Any(w => w is "cold" or "ice" or "iced" or "chilled")
         )
             return "";
+        var says = _kitchen.Says;
         var liquid = line is null ? "water" : LiquidOf(line);
         var room = _kitchen.RoomAt(_origin.TimeOfDay);
         var water = WaterTemperature.For(RiseTimes.RecipeRoom, room, room, TaskCompiler.MixerWarmsDegrees);
         var warm =
-            $"For a dough of {RiseTimes.RecipeRoom.Celsius:0} °C, with flour and room at {room.Celsius:0} °C and a mixer that warms "
-            + $"it by about {TaskCompiler.MixerWarmsDegrees:0} degrees";
+            $"For a dough of {says.Degrees(RiseTimes.RecipeRoom.Celsius)}, with flour and room at {says.Degrees(room.Celsius)} and a mixer that warms "
+            + $"it by about {says.DifferenceNumber(TaskCompiler.MixerWarmsDegrees):0} degrees";
         if (water.Celsius < 2)
             return $"{warm}, {liquid} from the refrigerator is still a little warm.";
         return water > WaterTemperature.WarnAbove
-            ? $"{warm}, the {liquid} would have to be {water.Celsius:0} °C: too hot for yeast. Take it at "
-                + $"{WaterTemperature.WarnAbove.Celsius:0} °C at most and give the rise longer."
-            : $"{warm}, take {liquid} of about {water.Celsius:0} °C.";
+            ? $"{warm}, the {liquid} would have to be {says.Degrees(water.Celsius)}: too hot for yeast. Take it at "
+                + $"{says.Degrees(WaterTemperature.WarnAbove.Celsius)} at most and give the rise longer."
+            : $"{warm}, take {liquid} of about {says.Degrees(water.Celsius)}.";
     }
 
     /// <summary>The liquid that a line is, as the hands are told of it; empty for none.</summary>
@@ -318,9 +326,9 @@ internal sealed class NetworkBuilder
         {
             case StepKind.Mix:
                 return [new Demand(_mixer, 1, (int)_kitchen.MixerWash.TotalMinutes)];
-            case StepKind.Bake when step.Oven is { Sheet: { } sheet } use && PansOf(_kitchen, sheet) is { } sheets:
+            case StepKind.Bake when step.Oven is { Sheet: { } sheet } use && PansThere.Of(_kitchen, sheet, use.Load.Count) is { } sheets:
                 // The sheet under the tins is taken while they bake, and is no dirtier after.
-                return [new Demand(Named(sheet.Name, sheets), use.Load.Count, 0)];
+                return [new Demand(Named(sheets.Name, sheets.Count), use.Load.Count, 0)];
             case StepKind.Chill when _kitchen.FridgeLitres is { } fridge && _kilograms > 0:
                 return [new Demand(Named(Fridge, (int)Math.Floor(fridge)), Litres(step), 0)];
             case StepKind.Freeze when _kitchen.FreezerLitres is { } freezer && _kilograms > 0:

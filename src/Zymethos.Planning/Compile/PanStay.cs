@@ -1,3 +1,4 @@
+using System.Text.RegularExpressions;
 using NodaTime;
 using Zymethos.Core.Recipes;
 
@@ -9,7 +10,7 @@ namespace Zymethos.Planning.Compile;
 /// </summary>
 /// <param name="Filled">Key of the step with which it begins; the bake itself when it cannot be told.</param>
 /// <param name="Emptied">Key of the step with which it ends.</param>
-internal sealed record PanStay(string Filled, string Emptied)
+internal sealed partial record PanStay(string Filled, string Emptied)
 {
     // Standing in the pan is short; what cools longer cools on the rack (common practice, no source).
     private static readonly Duration LongestInPan = Duration.FromMinutes(40);
@@ -34,7 +35,10 @@ internal sealed record PanStay(string Filled, string Emptied)
     {
         var last = bake;
         if (
-            After(recipe, bake).FirstOrDefault(s => s.Kind == StepKind.Cool && s.Takes.Likely <= LongestInPan && s.Times == bake.Times) is
+            After(recipe, bake)
+                .FirstOrDefault(s =>
+                    s.Kind == StepKind.Cool && s.Times == bake.Times && (StaysOn(s) || (s.Takes.Likely <= LongestInPan && !IsOnRack(s)))
+                ) is
             { } stand
         )
             last = stand;
@@ -44,6 +48,23 @@ internal sealed record PanStay(string Filled, string Emptied)
             );
         return (turn ?? last).Key;
     }
+
+    /// <summary>Whether a step says that what cools stays where it was baked: "cool on the tray", "leave in the pan".</summary>
+    private static bool StaysOn(Step step) => InPan().IsMatch(Words(step)) && !IsOnRack(step);
+
+    private static bool IsOnRack(Step step) => OnRack().IsMatch(Words(step));
+
+    private static string Words(Step step) => $"{step.Title}. {step.Instruction}";
+
+    [GeneratedRegex(
+        @"\b(?:on|in) (?:the|their|its|a) (?:hot |baking |cookie |oven )?(?:trays?|sheets?|pans?|tins?|moulds?|molds?)\b",
+        RegexOptions.IgnoreCase,
+        200
+    )]
+    private static partial Regex InPan();
+
+    [GeneratedRegex(@"\b(?:on|to|onto) (?:a |the )?(?:wire |cooling )?racks?\b", RegexOptions.IgnoreCase, 200)]
+    private static partial Regex OnRack();
 
     private static IEnumerable<Step> Before(Recipe recipe, Step step) =>
         recipe.Steps.Where(s => recipe.Links.Any(l => l.From == s.Key && l.To == step.Key));

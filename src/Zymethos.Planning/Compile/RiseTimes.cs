@@ -99,7 +99,7 @@ internal sealed class RiseTimes
         var before = _celsiusAt;
         if (Ready(written, room, constant) is not { } band)
             return null;
-        var said = Said(written, band, $"At {room.Celsius:0} °C");
+        var said = Said(written, band, $"At {_kitchen.Says.Degrees(room.Celsius)}");
         if (_kitchen.RoomByHour.IsEmpty)
             return said;
         var rises = Enumerable.Range(0, (_minutes / 30) + 1).Select(h => From(written, before(h * 30), constant, h * 30)).ToArray();
@@ -138,7 +138,7 @@ internal sealed class RiseTimes
     /// <param name="shaped">Whether it is shaped already.</param>
     public RoomRise? InSpell(DurationEstimate written, Temperature around, bool shaped = false) =>
         Ready(written, around, (shaped ? _piece : _whole) * MoistAir) is { } band
-            ? Said(written, band, $"In the spell at {around.Celsius:0} °C")
+            ? Said(written, band, $"In the spell at {_kitchen.Says.Degrees(around.Celsius)}")
             : null;
 
     /// <summary>The next rise in the refrigerator: slow until the dough is cold, then it holds.</summary>
@@ -152,13 +152,13 @@ internal sealed class RiseTimes
         if (Ready(written, Refrigerator, constant) is not { } band || band.Likely > cold.High)
         {
             Leave(Refrigerator);
-            return new RoomRise(cold, $"In the refrigerator at {Refrigerator.Celsius:0} °C, as long as the recipe says.");
+            return new RoomRise(cold, $"In the refrigerator at {_kitchen.Says.Degrees(Refrigerator.Celsius)}, as long as the recipe says.");
         }
 
         Leave(new DoughCourse(start, Refrigerator, constant).At(cold.High));
         return new RoomRise(
             new DurationEstimate(Duration.Min(band.First, cold.Low), band.Likely, Duration.Max(cold.High, band.Likely)),
-            $"In the refrigerator at {Refrigerator.Celsius:0} °C it is ready after about {Minutes(band.Likely)} and then holds until "
+            $"In the refrigerator at {_kitchen.Says.Degrees(Refrigerator.Celsius)} it is ready after about {Minutes(band.Likely)} and then holds until "
                 + $"{Minutes(cold.High)}. Its size decides: about doubled."
         )
         {

@@ -67,6 +67,7 @@ public static class TaskCompiler
         else if (span > LongestWithRestsHours * 60)
             faults.Add(new Fault("day.until", $"From the first minute to the last a day has at most {LongestWithRestsHours} hours."));
         FindInRests(wish, faults);
+        FindInMeals(wish, faults);
         if (wish.Bakes.IsEmpty)
             faults.Add(new Fault("bakes", "Choose at least one bake."));
         for (var i = 0; i < wish.Bakes.Length; i++)
@@ -92,6 +93,7 @@ public static class TaskCompiler
         var build = new NetworkBuilder(kitchen, wish.From, span + TaskNetwork.AfterSpan);
         for (var i = 0; i < wish.Bakes.Length; i++)
             build.Add(wish.Bakes[i], i, counter[i], faults);
+        build.ShareDials();
         FindInRoom(build, faults);
         if (faults.Count > 0)
             return new CompileResult(null, faults);
@@ -128,6 +130,7 @@ public static class TaskCompiler
             )
             {
                 Rests = [.. wish.Rests.Select(r => new Rest(Offset(kitchen, wish, r.From)!.Value, Offset(kitchen, wish, r.Until)!.Value))],
+                Pauses = PausesOf(kitchen, wish),
                 Lean = wish.Lean,
                 Holds = [.. build.Holds],
                 Unmixed = build.Unmixed(),
@@ -164,6 +167,36 @@ public static class TaskCompiler
                     )
                 );
             }
+        }
+    }
+
+    private static Pauses? PausesOf(Kitchen kitchen, DayWish wish)
+    {
+        if (kitchen.PauseMinutes == 0 && wish.Meals.IsEmpty)
+            return null;
+        return new Pauses(kitchen.PauseMinutes == 0 ? Pauses.Unending : kitchen.StretchMinutes, Math.Max(1, kitchen.PauseMinutes))
+        {
+            Meals =
+            [
+                .. wish.Meals.Select(m => new Meal(Offset(kitchen, wish, m.From)!.Value, Offset(kitchen, wish, m.Until)!.Value, m.Minutes)),
+            ],
+        };
+    }
+
+    private static void FindInMeals(DayWish wish, List<Fault> faults)
+    {
+        if (wish.Meals.Length > DayWish.MostMeals)
+            faults.Add(new Fault("day.meals", $"A day has at most {DayWish.MostMeals} meals."));
+        for (var i = 0; i < wish.Meals.Length; i++)
+        {
+            var meal = wish.Meals[i];
+            var room = NodaTime.Period.Between(meal.From, meal.Until, NodaTime.PeriodUnits.Minutes).Minutes;
+            if (meal.Minutes is < 5 or > 180)
+                faults.Add(new Fault($"day.meals[{i}].minutes", "A meal takes 5 minutes to 3 hours."));
+            else if (room < meal.Minutes)
+                faults.Add(new Fault($"day.meals[{i}].until", $"{meal.Minutes} minutes do not fit between those hours."));
+            else if (meal.From < wish.From || meal.Until > wish.Until)
+                faults.Add(new Fault($"day.meals[{i}].from", "A meal lies within the day."));
         }
     }
 
@@ -233,14 +266,14 @@ public static class TaskCompiler
         {
             if (bake.Recipe.Steps[i] is not { Kind: StepKind.Bake, Oven: { } use } step)
                 continue;
-            if (NetworkBuilder.PansOf(kitchen, use.Pan) is { } there && use.Pans > there)
+            if (PansThere.Stated(kitchen, use.Pan) is { } there && use.Pans > there)
                 faults.Add(
                     new Fault(
                         $"{at}.recipe.steps[{i}].oven.pans",
                         $"\"{step.Title}\" fills {use.Pans} of {use.Pan.Name} at once; the kitchen has {there}."
                     )
                 );
-            if (use.Sheet is { } sheet && NetworkBuilder.PansOf(kitchen, sheet) is { } sheets && use.Load.Count > sheets)
+            if (use.Sheet is { } sheet && PansThere.Stated(kitchen, sheet) is { } sheets && use.Load.Count > sheets)
                 faults.Add(
                     new Fault(
                         $"{at}.recipe.steps[{i}].oven.sheet",
@@ -311,13 +344,14 @@ public static class TaskCompiler
 
     private static void FindInOvenUse(Kitchen kitchen, Step step, OvenUse use, string here, List<Fault> faults)
     {
+        var says = kitchen.Says;
         if (use.State == OvenState.Bake && (use.SetTemperature.Celsius < 50 || kitchen.Ovens.All(o => use.SetTemperature > o.Hottest)))
         {
             faults.Add(
                 new Fault(
                     $"{here}.oven.setTemperatureC",
-                    $"\"{step.Title}\" asks for {use.SetTemperature.Celsius:0} °C; this oven can be set from 50 to "
-                        + $"{kitchen.Ovens.Max(o => o.Hottest.Celsius):0} °C."
+                    $"\"{step.Title}\" asks for {says.Dial(use.SetTemperature.Celsius)}; this oven can be set from "
+                        + $"{says.DialNumber(50)} to {says.Dial(kitchen.Ovens.Max(o => o.Hottest.Celsius))}."
                 )
             );
         }
@@ -327,8 +361,8 @@ public static class TaskCompiler
             faults.Add(
                 new Fault(
                     $"{here}.oven.setTemperatureC",
-                    $"\"{step.Title}\": an oven-proof spell is warmer than the room ({kitchen.Room.Celsius:0} °C) and at most "
-                        + $"{OvenThermal.ColdEnoughForDough.Celsius:0} °C."
+                    $"\"{step.Title}\": an oven-proof spell is warmer than the room ({says.Degrees(kitchen.Room.Celsius)}) and at most "
+                        + $"{says.Degrees(OvenThermal.ColdEnoughForDough.Celsius)}."
                 )
             );
         }

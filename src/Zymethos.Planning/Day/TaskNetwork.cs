@@ -35,6 +35,9 @@ public sealed record TaskNetwork(
     /// empty.</summary>
     public ImmutableArray<Rest> Rests { get; init; } = [];
 
+    /// <summary>How long anybody works at a stretch, and meals; null where a day is planned without.</summary>
+    public Pauses? Pauses { get; init; }
+
     /// <summary>Steps held where the baker put them.</summary>
     public ImmutableArray<Pin> Pins { get; init; } = [];
 
@@ -87,6 +90,9 @@ public sealed record TaskNetwork(
 
     /// <summary>What the clock on the kitchen's wall shows at a minute, also in a night in which clocks are changed.</summary>
     public LocalDateTime TimeOf(int minute) => Kitchen.After(Origin, minute);
+
+    /// <summary>The same in the kitchen's own words: "17:30", "5:30 pm".</summary>
+    public string HourOf(int minute) => Kitchen.Says.Hour(TimeOf(minute));
 }
 
 /// <summary>A person in the plan.</summary>

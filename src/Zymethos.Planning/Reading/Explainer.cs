@@ -55,7 +55,7 @@ public static class Explainer
         if (network.Bakes[task.Bake].NotBefore == graph.Start(task.Index))
             return $"You asked for {network.Bakes[task.Bake].Name} not before this time.";
         if (task.Oven is { Setting.IsHot: true } oven)
-            return $"The oven is heated from cold and needs until now to reach {oven.Setting.Celsius} °C.";
+            return $"The oven is heated from cold and needs until now to reach {network.Kitchen.Says.Dial(oven.Setting.Celsius)}.";
         return graph.Start(task.Index) == 0 ? "The day starts here." : "Whoever does it is not free before.";
     }
 
@@ -70,6 +70,7 @@ public static class Explainer
             TieKind.StepBefore => $"{other} must be done first{BecauseOfOrder(tie.Link!)}.",
             TieKind.Window => $"Sooner, and {other} could not follow in time{Because(tie.Link!)}.",
             TieKind.Hands => $"The hands for it are at {other} until then.",
+            TieKind.Pause => $"After {other} it is time to wash up and sit down for {SpokenTime.Of(network.Pauses!.Length)}.",
             TieKind.Resource => Taken(network, tie, other),
             TieKind.OvenState => OvenBack(network, graph, tie, other),
             TieKind.Shelf => $"The oven is full until {other} comes out.",
@@ -95,14 +96,15 @@ public static class Explainer
     {
         var (a, b) = (network.Tasks[tie.From], network.Tasks[tie.To]);
         var needs = graph.LagBeyondEnd(tie);
+        var says = network.Kitchen.Says;
         if (a.Oven!.Setting.IsOff)
             return $"{other} stays in the oven until then.";
         if (b.Oven!.Setting.IsProof)
             return $"After {other} the oven needs {SpokenTime.Of(needs)} with its door ajar before dough may stand in it.";
         return a.Oven!.Setting.Celsius > b.Oven.Setting.Celsius && !a.Oven.Setting.IsProof
-            ? $"After {other} the oven needs {SpokenTime.Of(needs)} to come down from {a.Oven.Setting.Celsius} to "
-                + $"{b.Oven.Setting.Celsius} °C."
-            : $"After {other} the oven needs {SpokenTime.Of(needs)} to come up to {b.Oven.Setting.Celsius} °C.";
+            ? $"After {other} the oven needs {SpokenTime.Of(needs)} to come down from "
+                + $"{says.DialNumber(a.Oven.Setting.Celsius)} to {says.Dial(b.Oven.Setting.Celsius)}."
+            : $"After {other} the oven needs {SpokenTime.Of(needs)} to come up to {says.Dial(b.Oven.Setting.Celsius)}.";
     }
 
     private static string NotLater(TaskNetwork network, Plan plan, PlanGraph graph, PlanTask task)
@@ -131,6 +133,7 @@ public static class Explainer
             TieKind.StepBefore => $"{other} follows and cannot wait.",
             TieKind.Window => $"It must start within {SpokenTime.Of(tie.Link!.MaxLag!.Value)} of the end of {other}{Because(tie.Link)}.",
             TieKind.Hands => $"The same hands are needed for {other} right after.",
+            TieKind.Pause => $"It is followed by a pause of {SpokenTime.Of(network.Pauses!.Length)}, and then {other}.",
             TieKind.Resource => $"{Capital(Resource(network, tie))} is wanted for {other} right after.",
             TieKind.OvenState => $"The oven must be made ready for {other} right after.",
             TieKind.Shelf => $"Its place in the oven is wanted for {other} right after.",

@@ -1,4 +1,5 @@
 using System.Collections.Immutable;
+using Zymethos.Core.Kitchens;
 using Zymethos.Planning.Day;
 
 namespace Zymethos.Planning.Reading;
@@ -23,6 +24,9 @@ public enum RunSheetKind
 
     /// <summary>A wait begins that needs no hands.</summary>
     Wait,
+
+    /// <summary>Time to wash up, sit down or eat.</summary>
+    Pause,
 }
 
 /// <summary>A line of the run sheet.</summary>
@@ -50,14 +54,16 @@ public static class RunSheet
     public static ImmutableArray<RunSheetLine> Of(TaskNetwork network, Plan plan, ImmutableArray<OvenProgramme> programmes) =>
         [
             .. Steps(network, plan)
+                .Concat(PauseLines.Of(network, plan))
                 .Concat(
                     programmes.SelectMany(
                         (p, oven) =>
-                            Dial(
+                            Dials(
                                 p,
                                 programmes.Length == 1 ? ""
                                     : oven == 0 ? "first oven: "
-                                    : "second oven: "
+                                    : "second oven: ",
+                                network.Kitchen.Says
                             )
                     )
                 )
@@ -75,6 +81,7 @@ public static class RunSheet
             RunSheetKind.In => 2,
             RunSheetKind.Touch => 3,
             RunSheetKind.Work => 4,
+            RunSheetKind.Pause => 6,
             _ => 5,
         };
 
@@ -189,27 +196,28 @@ public static class RunSheet
         }
     }
 
-    private static IEnumerable<RunSheetLine> Dial(OvenProgramme programme, string which)
+    private static IEnumerable<RunSheetLine> Dials(OvenProgramme programme, string which, KitchenSays says)
     {
         OvenPhase? before = null;
         foreach (var segment in programme.Segments)
         {
             var minute = (int)Math.Floor(segment.From + 1e-6);
             var celsius = segment.Setting?.Celsius;
+            string Dial(int? degrees) => says.Dial(degrees ?? 0);
             switch (segment.Phase)
             {
                 case OvenPhase.Heating:
                     var cold = before is null or OvenPhase.Off or OvenPhase.Proofing;
-                    yield return Line(which, minute, cold ? $"Oven on, dial to {celsius} °C" : $"Dial up to {celsius} °C", celsius);
+                    yield return Line(which, minute, cold ? $"Oven on, dial to {Dial(celsius)}" : $"Dial up to {Dial(celsius)}", celsius);
                     break;
                 case OvenPhase.CoolingAjar when segment.Setting is { IsProof: true }:
                     yield return Line(which, minute, "Oven off, door ajar: dough goes in when it is cold", null);
                     break;
                 case OvenPhase.CoolingAjar:
-                    yield return Line(which, minute, $"Dial down to {celsius} °C, door ajar", celsius);
+                    yield return Line(which, minute, $"Dial down to {Dial(celsius)}, door ajar", celsius);
                     break;
                 case OvenPhase.Holding when before == OvenPhase.CoolingAjar:
-                    yield return Line(which, minute, $"Shut the door: {celsius} °C reached", celsius);
+                    yield return Line(which, minute, $"Shut the door: {Dial(celsius)} reached", celsius);
                     break;
                 case OvenPhase.Proofing:
                     yield return Line(which, minute, "Pan of hot water into the cold oven", null);

@@ -15,6 +15,9 @@ public enum TieKind
     /// <summary>The same person is at something else.</summary>
     Hands,
 
+    /// <summary>The same person has a pause between.</summary>
+    Pause,
+
     /// <summary>The mixer or another shared thing is taken.</summary>
     Resource,
 
@@ -73,7 +76,7 @@ internal sealed class PlanGraph
     {
         _network = network;
         _plan = plan;
-        Ties = [.. Links(), .. Orders(), .. ByHand(), .. Hands(), .. Resources(), .. Oven(), .. Door()];
+        Ties = [.. Links(), .. Orders(), .. ByHand(), .. Hands(), .. PausesBetween(), .. Resources(), .. Oven(), .. Door()];
         _into = [.. network.Tasks.Select(t => Ties.Where(a => a.To == t.Index).ToList())];
         _outOf = [.. network.Tasks.Select(t => Ties.Where(a => a.From == t.Index).ToList())];
         _latest = Latest();
@@ -202,6 +205,40 @@ internal sealed class PlanGraph
                 var (a, b) = (blocks[i - 1], blocks[i]);
                 if (a.Index != b.Index)
                     yield return new Tie(a.Index, b.Index, a.Until - Start(a.Index) - (b.From - Start(b.Index)), TieKind.Hands, null);
+            }
+        }
+    }
+
+    /// <summary>Where two stretches of somebody's work would be too long as one, the pause between them stays.</summary>
+    private IEnumerable<Tie> PausesBetween()
+    {
+        if (_network.Pauses is not { } pauses)
+            yield break;
+        for (var h = 0; h < _network.Helpers.Length; h++)
+        {
+            var work = _network
+                .Tasks.SelectMany(t => _plan.Tasks[t.Index].Hands.Where(b => b.Helper == h).Select(b => (t.Index, b.From, b.Until)))
+                .Where(b => b.Until - b.From > Pauses.Touch)
+                .OrderBy(b => b.From)
+                .ToList();
+            var since = work.Count == 0 ? 0 : work[0].From;
+            for (var i = 1; i < work.Count; i++)
+            {
+                var (a, b) = (work[i - 1], work[i]);
+                if (b.From - a.Until < pauses.Length)
+                    continue;
+                var end = i;
+                while (end + 1 < work.Count && work[end + 1].From - work[end].Until < pauses.Length)
+                    end++;
+                if (a.Index != b.Index && work[end].Until - since > pauses.Stretch)
+                    yield return new Tie(
+                        a.Index,
+                        b.Index,
+                        a.Until + pauses.Length - Start(a.Index) - (b.From - Start(b.Index)),
+                        TieKind.Pause,
+                        null
+                    );
+                since = b.From;
             }
         }
     }

@@ -34,9 +34,13 @@ internal sealed class BestSoFar(TaskNetwork network, SolveSettings settings, Sto
         }
     }
 
-    /// <summary>A plan that obeys every rule.</summary>
+    /// <summary>A plan that obeys every rule but perhaps that of pauses, of which the solver knows nothing: then its order is laid anew
+    /// with them.</summary>
     public void Take(Plan plan)
     {
+        if (PausedOrder.Of(network, plan) is not { } paused)
+            return;
+        plan = paused;
         lock (_lock)
         {
             if (plan.Finish(network) >= Finish)

@@ -16,6 +16,7 @@ internal sealed partial class DayBoard
     private readonly bool _keepEnds;
     private readonly int _horizon;
     private readonly bool[][] _busy;
+    private readonly bool[][] _atWork;
     private readonly int[][] _taken;
     private readonly int[][][] _shelf;
     private readonly int[] _start;
@@ -39,6 +40,7 @@ internal sealed partial class DayBoard
         _keepEnds = keepEnds;
         _horizon = _network.Horizon;
         _busy = [.. _network.Helpers.Select(_ => new bool[_horizon + 1])];
+        _atWork = [.. _network.Helpers.Select(_ => new bool[_network.Pauses is null ? 0 : _horizon + 1])];
         _taken = [.. _network.Resources.Select(_ => new int[_horizon + 1])];
         _shelf = [.. _network.Kitchen.Ovens.Select(o => Enumerable.Range(0, o.Shelves).Select(_ => new int[_horizon + 1]).ToArray())];
         var n = _network.Tasks.Length;
@@ -64,6 +66,8 @@ internal sealed partial class DayBoard
     {
         foreach (var b in _busy)
             Array.Clear(b);
+        foreach (var w in _atWork)
+            Array.Clear(w);
         foreach (var t in _taken)
             Array.Clear(t);
         foreach (var o in _shelf)
@@ -179,9 +183,11 @@ internal sealed partial class DayBoard
             var (from, until) = task.HandsAt(need, spot.Start, spot.End);
             for (var h = 0; h < _busy.Length && left > 0; h++)
             {
-                if (FreeAfter(h, from, until) != from)
+                if (FreeAfter(h, from, until) != from || (IsPausing(task, from, until) && Rested(h, from, until) != from))
                     continue;
                 Array.Fill(_busy[h], true, from, until - from);
+                if (_network.Pauses is not null && until - from > Pauses.Touch)
+                    Array.Fill(_atWork[h], true, from, until - from);
                 _hands[t][block++] = new HandsBlock(h, from, until);
                 left--;
             }
@@ -222,7 +228,12 @@ internal sealed partial class DayBoard
             return;
         var task = _network.Tasks[t];
         foreach (var block in _hands[t])
+        {
             Array.Fill(_busy[block.Helper], false, block.From, block.Until - block.From);
+            if (_network.Pauses is not null)
+                Array.Fill(_atWork[block.Helper], false, block.From, block.Until - block.From);
+        }
+
         // What was held from another task until this one goes while that one still lies: holds are given back from their end.
         Take(task, -1);
         if (task.Oven is not null)
@@ -275,7 +286,12 @@ internal sealed partial class DayBoard
                 return int.MaxValue;
             var (from, until) = task.HandsAt(need, at, end);
             for (var h = 0; h < _waits.Length; h++)
+            {
                 _waits[h] = FreeAfter(h, from, until);
+                if (_waits[h] == from && IsPausing(task, from, until))
+                    _waits[h] = Rested(h, from, until);
+            }
+
             Array.Sort(_waits);
             var wait = _waits[need.People - 1];
             if (wait == int.MaxValue)

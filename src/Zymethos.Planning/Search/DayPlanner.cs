@@ -88,7 +88,7 @@ public static class DayPlanner
             ? TimeSpan.FromTicks(Math.Min((settings.Limit - clock.Elapsed).Ticks, settings.Limit.Ticks / 3))
             : settings.Limit - clock.Elapsed;
         var better = tidy.Solve(settings, rest, cancel, (_, _, _) => { }) is CpSolverStatus.Optimal or CpSolverStatus.Feasible
-            ? tidy.Read()
+            ? PausedOrder.Of(network, tidy.Read()) ?? plan
             : plan;
         return best.Outcome(best.IsProven ? PlanStatus.Proven : PlanStatus.Found) with { Plan = better };
     }
@@ -106,7 +106,7 @@ public static class DayPlanner
         var model = new DayModel(network, reach, LowerBound.Finish(network, reach), ModelDepth.Whole);
         model.TidyWithin(plan.Finish(network), DayWeights.For(network.Lean), plan, settings.Keep);
         return model.Solve(settings, limit, cancel, (_, _, _) => { }) is CpSolverStatus.Optimal or CpSolverStatus.Feasible
-            ? model.Read()
+            ? PausedOrder.Of(network, model.Read())
             : null;
     }
 

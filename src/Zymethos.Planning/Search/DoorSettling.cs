@@ -40,15 +40,18 @@ internal static class DoorSettling
     {
         if (tie.Kind is TieKind.Order or TieKind.Together or TieKind.Window)
             return false;
-        if (tie.Kind != TieKind.Hands)
+        if (tie.Kind is not (TieKind.Hands or TieKind.Pause))
             return true;
         var (from, to) = (plan.Tasks[tie.From], plan.Tasks[tie.To]);
         // The tie is between two blocks of one person's hands: it moves when the first of them is the one that takes a load out, or the
         // whole of the task.
         return from.Hands.Any(b =>
-            b.Until == from.End && to.Hands.Any(c => c.Helper == b.Helper && b.Until - from.Start - (c.From - to.Start) == tie.Lag)
+            b.Until == from.End
+            && to.Hands.Any(c => c.Helper == b.Helper && b.Until - from.Start - (c.From - to.Start) == tie.Lag - Pause(network, tie))
         );
     }
+
+    private static int Pause(TaskNetwork network, Tie tie) => tie.Kind == TieKind.Pause ? network.Pauses?.Length ?? 0 : 0;
 
     private static bool Agrees(TaskNetwork network, Plan plan) =>
         network.Tasks.All(t =>

@@ -91,6 +91,12 @@ internal sealed class OrderSearch
                 }),
             ]
         );
+        return InOrder(network, old);
+    }
+
+    /// <summary>The day laid in the order of a plan that need not obey the rules; null where that order is none.</summary>
+    internal static Plan? InOrder(TaskNetwork network, Plan old)
+    {
         var search = new OrderSearch(network, old, 0);
         return
             search._walk.LayFirst(BrokenWeightAtFirst)

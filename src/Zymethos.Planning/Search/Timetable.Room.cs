@@ -1,4 +1,5 @@
 using Zymethos.Planning.Day;
+using Zymethos.Planning.Rules;
 
 namespace Zymethos.Planning.Search;
 
@@ -10,6 +11,10 @@ internal sealed partial class Timetable
     // When each helper has done what was laid so far.
     private readonly int[] _free;
     private readonly int[] _wait;
+
+    // Since when each works without a pause.
+    private readonly AtWork[] _work;
+    private readonly Pauses? _pauses;
 
     // Who gives a hand, by moment.
     private readonly int[][] _seat;
@@ -36,6 +41,9 @@ internal sealed partial class Timetable
         for (var h = 0; h < _free.Length; h++)
         {
             var from = Math.Max(at, _free[h]);
+            // What the baker holds somewhere is done there, tired or not.
+            if (_pauses is not null && _day.Held[moment.Task] is null)
+                from = _work[h].Next(_pauses, from, moment.Length);
             _wait[h] = from + moment.Length > _network.Helpers[h].Until ? int.MaxValue : from;
         }
 
@@ -54,14 +62,21 @@ internal sealed partial class Timetable
         for (var i = 0; i < seat.Length; i++)
         {
             var best = -1;
+            var rested = false;
             for (var h = 0; h < _free.Length; h++)
             {
-                if (_free[h] <= at && at + _moments[moment].Length <= _network.Helpers[h].Until && (best < 0 || _free[h] > _free[best]))
-                    best = h;
+                if (_free[h] > at || at + _moments[moment].Length > _network.Helpers[h].Until)
+                    continue;
+                var isRested = _pauses is null || _work[h].Next(_pauses, at, _moments[moment].Length) == at;
+                if (best >= 0 && (isRested == rested ? _free[h] <= _free[best] : rested))
+                    continue;
+                (best, rested) = (h, isRested);
             }
 
             seat[i] = best;
             _free[best] = at + _moments[moment].Length;
+            if (_pauses is not null)
+                _work[best].Begin(_pauses, at, _moments[moment].Length);
         }
     }
 

@@ -1,4 +1,5 @@
 using Zymethos.Planning.Day;
+using Zymethos.Planning.Rules;
 
 namespace Zymethos.Planning.Search;
 
@@ -38,6 +39,7 @@ internal sealed partial class Timetable
 
     // What had been laid before each place in the order, so that a pass can begin there.
     private readonly int[] _freeBefore;
+    private readonly AtWork[] _workBefore;
     private readonly int[] _loadsBefore;
     private readonly int[] _takenBefore;
     private readonly long[] _minutesBefore;
@@ -64,6 +66,7 @@ internal sealed partial class Timetable
         _seat = [.. _moments.Select(m => new int[m.People])];
         _shelves = [.. _network.Tasks.Select(t => new int[t.Oven?.Items ?? 0])];
         _free = new int[_network.Helpers.Length];
+        (_work, _pauses) = (new AtWork[_free.Length], _network.Pauses);
         _wait = new int[_free.Length];
         _heatUntil = [.. _network.Kitchen.Ovens.Select(_ => new int[day.Settings.Length])];
         _loads = new int[_network.Tasks.Count(t => t.Oven is not null)];
@@ -83,6 +86,7 @@ internal sealed partial class Timetable
                 ),
         ];
         var places = _moments.Length + 1;
+        _workBefore = new AtWork[places * _free.Length];
         (_freeBefore, _loadsBefore, _takenBefore, _minutesBefore, _handsFrom) = (
             new int[places * _free.Length],
             new int[places],
@@ -203,7 +207,7 @@ internal sealed partial class Timetable
         if (_resume == 0)
         {
             for (var h = 0; h < _free.Length; h++)
-                _free[h] = _network.Helpers[h].From;
+                (_free[h], _work[h]) = (_network.Helpers[h].From, AtWork.Rested);
             foreach (var list in _taken)
                 list.Clear();
             _loadCount = 0;
@@ -212,6 +216,8 @@ internal sealed partial class Timetable
         else
         {
             Array.Copy(_freeBefore, _resume * _free.Length, _free, 0, _free.Length);
+            if (_pauses is not null)
+                Array.Copy(_workBefore, _resume * _free.Length, _work, 0, _free.Length);
             _loadCount = _loadsBefore[_resume];
             for (var r = 0; r < _taken.Length; r++)
             {
@@ -237,6 +243,8 @@ internal sealed partial class Timetable
         // One or two of each: a loop is quicker than a copy.
         for (var h = 0; h < _free.Length; h++)
             _freeBefore[(_place * _free.Length) + h] = _free[h];
+        for (var h = 0; _pauses is not null && h < _free.Length; h++)
+            _workBefore[(_place * _free.Length) + h] = _work[h];
         _loadsBefore[_place] = _loadCount;
         for (var r = 0; r < _taken.Length; r++)
             _takenBefore[(_place * _taken.Length) + r] = _taken[r].Count;

@@ -1,5 +1,6 @@
 using System.Collections.Immutable;
 using NodaTime;
+using Zymethos.Core.Kitchens;
 using Zymethos.Core.Recipes;
 
 namespace Zymethos.Planning.Seasons;
@@ -57,6 +58,7 @@ public static class Keeping
     /// <param name="finishing">When the last work on it begins.</param>
     /// <param name="ready">When it must be there, thawed.</param>
     /// <param name="eaten">When it is eaten.</param>
+    /// <param name="says">How the kitchen says hours.</param>
     public static Kept? For(
         Recipe recipe,
         SeasonMethod method,
@@ -64,7 +66,8 @@ public static class Keeping
         LocalDateTime finishing,
         LocalDateTime finished,
         LocalDateTime ready,
-        LocalDateTime eaten
+        LocalDateTime eaten,
+        KitchenSays says = default
     )
     {
         if (finished > ready || Between(finished, eaten) < method.RipensLeast)
@@ -76,11 +79,11 @@ public static class Keeping
                 Between(baked, eaten) <= WithoutProfile
                     ? new Kept(null, 0, null, $"{recipe.Name} says nothing of keeping: it is eaten within a day.")
                     : null;
-            return straight ?? Boxed(method, last, baked, finishing, finished, eaten);
+            return straight ?? Boxed(method, last, baked, finishing, finished, eaten, says);
         }
 
-        return last.Select(p => In(p, Between(baked, eaten), Between(finished, ready), ready))
-            .Append(method.Finish == method.Bake ? null : Boxed(method, last, baked, finishing, finished, eaten))
+        return last.Select(p => In(p, Between(baked, eaten), Between(finished, ready), ready, says))
+            .Append(method.Finish == method.Bake ? null : Boxed(method, last, baked, finishing, finished, eaten, says))
             .OfType<Kept>()
             .OrderBy(k => k.Stale)
             .FirstOrDefault();
@@ -117,7 +120,8 @@ public static class Keeping
         LocalDateTime baked,
         LocalDateTime finishing,
         LocalDateTime finished,
-        LocalDateTime eaten
+        LocalDateTime eaten,
+        KitchenSays says
     )
     {
         var gap = Between(baked, finishing);
@@ -140,7 +144,7 @@ public static class Keeping
                     continue;
                 LocalDateTime? at = box.Store == KeepingStore.Freezer ? Awake(finishing.PlusMinutes(-(long)thaw.TotalMinutes)) : null;
                 var words = at is { } out1
-                    ? $"Frozen unfinished ({box.Place}); out {At(out1)} to thaw {thaw.TotalHours:0.#} h, finished after that."
+                    ? $"Frozen unfinished ({box.Place}); out {says.DayAndHour(out1)} to thaw {thaw.TotalHours:0.#} h, finished after that."
                     : $"Kept unfinished ({box.Place}), {gap.TotalDays:0.#} days of {box.Days}.";
                 best = new Kept(place, stale, at, place is null ? words : $"{words} Then {place.Place}.") { Between = box };
             }
@@ -149,7 +153,7 @@ public static class Keeping
         return best;
     }
 
-    private static Kept? In(KeepingPlace place, Duration age, Duration left, LocalDateTime ready)
+    private static Kept? In(KeepingPlace place, Duration age, Duration left, LocalDateTime ready, KitchenSays says)
     {
         var days = age.TotalDays;
         if (place.Store == KeepingStore.Freezer)
@@ -162,7 +166,7 @@ public static class Keeping
                 place,
                 FreezingCosts + (int)(20 * days / place.Days),
                 at,
-                $"Frozen ({place.Place}); out {At(at)} to thaw {thaw.TotalHours:0.#} h."
+                $"Frozen ({place.Place}); out {says.DayAndHour(at)} to thaw {thaw.TotalHours:0.#} h."
             );
         }
 
@@ -193,8 +197,6 @@ public static class Keeping
         days < 0.5 ? "eaten on the day it is made"
         : days < 1.5 ? "a day old when it is eaten"
         : $"{days:0} days old when it is eaten";
-
-    private static string At(LocalDateTime time) => time.ToString("ddd d MMM HH:mm", System.Globalization.CultureInfo.InvariantCulture);
 
     private static Duration Between(LocalDateTime from, LocalDateTime until) =>
         Duration.FromMinutes(Period.Between(from, until, PeriodUnits.Minutes).Minutes);

@@ -1,6 +1,7 @@
 using System.Collections.Immutable;
 using System.Globalization;
 using NodaTime;
+using Zymethos.Core.Kitchens;
 
 namespace Zymethos.Planning.Seasons;
 
@@ -24,7 +25,9 @@ public sealed record Reminder(string Key, LocalDateTime At, string Subject, stri
         };
 
     /// <summary>The reminders of a season: one for each session, on the evening before, and one for everything done by the way.</summary>
-    public static ImmutableArray<Reminder> Of(IEnumerable<SeasonTouch> touches)
+    /// <param name="touches">Everything that is still to be done.</param>
+    /// <param name="says">How the kitchen says hours.</param>
+    public static ImmutableArray<Reminder> Of(IEnumerable<SeasonTouch> touches, KitchenSays says)
     {
         var all = touches.ToList();
         var sessions = all.Where(t => t.Kind == SeasonTouchKind.Work)
@@ -34,12 +37,12 @@ public sealed record Reminder(string Key, LocalDateTime At, string Subject, stri
                 $"session-{g.First.At:uuuuMMdd'T'HH}-{string.Join('+', g.All.Select(t => t.Id))}",
                 LocalDateTime.Min(g.First.At.Date.PlusDays(-1).At(Evening), g.First.At.PlusHours(-1)),
                 $"{g.First.At.ToString("dddd", CultureInfo.InvariantCulture)}, "
-                    + $"{g.First.At.ToString("HH:mm", CultureInfo.InvariantCulture)}: {g.All.Count} "
+                    + $"{says.Hour(g.First.At)}: {g.All.Count} "
                     + $"{(g.All.Count == 1 ? "thing" : "things")} to bake",
                 string.Join(
                     "\n",
                     g.All.Select(t =>
-                        $"{t.At.ToString("HH:mm", CultureInfo.InvariantCulture)}  {t.Title} ({t.Detail}), {t.Minutes} min of "
+                        $"{says.Hour(t.At)}  {t.Title} ({t.Detail}), {t.Minutes} min of "
                         + $"work{(t.MustNotBeMissed ? ". This cannot wait." : ".")}"
                     )
                 )
@@ -48,7 +51,7 @@ public sealed record Reminder(string Key, LocalDateTime At, string Subject, stri
             .Select(t => new Reminder(
                 $"{t.Id}-{t.At:uuuuMMdd}",
                 t.At - Period.FromMinutes((long)Lead(t).TotalMinutes),
-                $"{t.At.ToString("ddd HH:mm", CultureInfo.InvariantCulture)}: {t.Title}",
+                $"{says.WeekdayAndHour(t.At)}: {t.Title}",
                 $"{t.Detail}."
             ));
         return [.. sessions.Concat(others).OrderBy(r => r.At).ThenBy(r => r.Key, StringComparer.Ordinal)];

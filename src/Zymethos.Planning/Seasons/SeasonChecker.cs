@@ -41,7 +41,16 @@ public static class SeasonChecker
         var finish = own.First(p => p.Stretch == lot.Method.Finish);
         var end = own.Max(p => p.End);
         var baked = lot.Method.Bake < 0 ? end : own.First(p => p.Stretch == lot.Method.Bake).End;
-        return Keeping.For(SeasonRules.Recipe(wish, lot), lot.Method, baked, finish.Start, end, occasion.ReadyBy, occasion.At);
+        return Keeping.For(
+            SeasonRules.Recipe(wish, lot),
+            lot.Method,
+            baked,
+            finish.Start,
+            end,
+            occasion.ReadyBy,
+            occasion.At,
+            wish.Kitchen.Says
+        );
     }
 
     private static void CheckLot(SeasonWish wish, SeasonPlan plan, int l, List<BrokenSeason> broken)

@@ -95,7 +95,8 @@ public static class SeasonRules
             session.From,
             session.Until,
             occasion.ReadyBy,
-            occasion.At
+            occasion.At,
+            wish.Kitchen.Says
         );
     }
 

@@ -195,8 +195,8 @@ public static class SeasonWaysOut
         var need = wish.Needs[change.Need];
         return change switch
         {
-            SeasonChange.Session s => $"One more session on {s.From.ToString("dddd d MMMM, HH:mm", CultureInfo.InvariantCulture)} to "
-                + $"{s.Until.ToString("HH:mm", CultureInfo.InvariantCulture)}: "
+            SeasonChange.Session s => $"One more session on {wish.Kitchen.Says.FullDayAndHour(s.From)} to "
+                + $"{wish.Kitchen.Says.Hour(s.Until)}: "
                 + $"{SpokenTime.Of((int)SeasonRules.Length(s.From, s.Until).TotalMinutes)} of your time.",
             SeasonChange.Way w => $"{need.Recipe.Choices.First(c => c.Key == w.Choice).Question} "
                 + $"{need.Recipe.Choices.First(c => c.Key == w.Choice).Options.First(o => o.Key == w.Option).Name}.",

@@ -80,18 +80,13 @@ public static class ClashFinder
                         WayOutKind.FinishLater,
                         over,
                         null,
-                        $"Finish {SpokenTime.Of(over)} later, at {network.TimeOf(network.SpanEnd + over):HH:mm}."
+                        $"Finish {SpokenTime.Of(over)} later, at {network.HourOf(network.SpanEnd + over)}."
                     )
                 );
                 if (network.Bakes.All(b => b.NotBefore is null && b.ReadyBy is null))
                 {
                     ways.Add(
-                        new WayOut(
-                            WayOutKind.StartEarlier,
-                            over,
-                            null,
-                            $"Start {SpokenTime.Of(over)} earlier, at {network.TimeOf(-over):HH:mm}."
-                        )
+                        new WayOut(WayOutKind.StartEarlier, over, null, $"Start {SpokenTime.Of(over)} earlier, at {network.HourOf(-over)}.")
                     );
                     var (before, after) = BothEnds(over);
                     if (before > 0)
@@ -101,7 +96,7 @@ public static class ClashFinder
                                 over,
                                 null,
                                 $"Start {SpokenTime.Of(before)} earlier and finish {SpokenTime.Of(after)} later: from "
-                                    + $"{network.TimeOf(-before):HH:mm} to {network.TimeOf(network.SpanEnd + after):HH:mm}."
+                                    + $"{network.HourOf(-before)} to {network.HourOf(network.SpanEnd + after)}."
                             )
                         );
                 }
@@ -137,7 +132,7 @@ public static class ClashFinder
             " and ",
             late.Select(l =>
                 $"{network.Bakes[l.Bake].Name} ready {SpokenTime.Of(l.Minutes)} later, at "
-                + $"{network.TimeOf(network.Bakes[l.Bake].ReadyBy!.Value + l.Minutes):HH:mm}"
+                + $"{network.HourOf(network.Bakes[l.Bake].ReadyBy!.Value + l.Minutes)}"
             )
         );
         ways.Add(
@@ -148,17 +143,12 @@ public static class ClashFinder
                 $"Have {words}{(over > 0 ? $", and finish the day {SpokenTime.Of(over)} later" : "")}."
             )
             {
-                Ready =
-                    late.Count == 1 && over == 0
-                        ? network.TimeOf(network.Bakes[late[0].Bake].ReadyBy!.Value + late[0].Minutes).ToString("HH:mm", null)
-                        : "",
+                Ready = late.Count == 1 && over == 0 ? network.HourOf(network.Bakes[late[0].Bake].ReadyBy!.Value + late[0].Minutes) : "",
             }
         );
         var most = late.Max(l => l.Minutes) + over;
         if (network.Bakes.All(b => b.NotBefore is null))
-            ways.Add(
-                new WayOut(WayOutKind.StartEarlier, most, null, $"Start {SpokenTime.Of(most)} earlier, at {network.TimeOf(-most):HH:mm}.")
-            );
+            ways.Add(new WayOut(WayOutKind.StartEarlier, most, null, $"Start {SpokenTime.Of(most)} earlier, at {network.HourOf(-most)}."));
     }
 
     /// <summary>Each pinned step let go alone: where it would go then is the price.</summary>
@@ -180,8 +170,8 @@ public static class ClashFinder
                     WayOutKind.LetMove,
                     Math.Abs(at - pin.Start),
                     null,
-                    $"Let “{network.Tasks[pin.Task].Title}” move: it would start at {network.TimeOf(at):HH:mm} instead of "
-                        + $"{network.TimeOf(pin.Start):HH:mm}."
+                    $"Let “{network.Tasks[pin.Task].Title}” move: it would start at {network.HourOf(at)} instead of "
+                        + $"{network.HourOf(pin.Start)}."
                 )
                 {
                     Step = network.Tasks[pin.Task].Id,
@@ -216,15 +206,15 @@ public static class ClashFinder
         foreach (var b in kept)
         {
             var bake = network.Bakes[b];
-            words.Add(bake.ReadyBy is { } ready ? $"{bake.Name}, ready by {network.TimeOf(ready):HH:mm}" : bake.Name);
+            words.Add(bake.ReadyBy is { } ready ? $"{bake.Name}, ready by {network.HourOf(ready)}" : bake.Name);
         }
 
         words.AddRange(
             network
                 .Pins.Where(p => kept.Contains(network.Tasks[p.Task].Bake))
-                .Select(p => $"“{network.Tasks[p.Task].Title}” pinned to {network.TimeOf(p.Start):HH:mm}")
+                .Select(p => $"“{network.Tasks[p.Task].Title}” pinned to {network.HourOf(p.Start)}")
         );
-        words.Add($"a day from {network.Origin:HH:mm} to {network.TimeOf(network.SpanEnd):HH:mm}");
+        words.Add($"a day from {network.HourOf(0)} to {network.HourOf(network.SpanEnd)}");
         return words.ToImmutable();
     }
 

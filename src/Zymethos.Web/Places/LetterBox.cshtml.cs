@@ -1,5 +1,6 @@
 using Microsoft.AspNetCore.Mvc.RazorPages;
 using Microsoft.EntityFrameworkCore;
+using Zymethos.Core.Kitchens;
 using Zymethos.Store;
 using Zymethos.Store.Seasons;
 using Zymethos.Work.House;
@@ -21,14 +22,16 @@ public sealed class LetterBoxModel(ZymethosContext context, IPost post) : PageMo
     /// <summary>The kitchen's time zone.</summary>
     public string Zone { get; private set; } = "";
 
+    private KitchenSays _says;
+
     /// <summary>The page.</summary>
     public async Task OnGetAsync(CancellationToken cancel)
     {
-        Zone = (await context.Kitchens.AsNoTracking().SingleAsync(cancel)).Document.Zone;
+        var kitchen = (await context.Kitchens.AsNoTracking().SingleAsync(cancel)).ToKitchen();
+        (Zone, _says) = (kitchen.Zone, kitchen.Says);
         Messages = await context.Messages.AsNoTracking().OrderByDescending(m => m.WrittenAt).Take(Most).ToListAsync(cancel);
     }
 
     /// <summary>When it was written, in the kitchen's time.</summary>
-    public string When(MessageRow message) =>
-        KitchenClock.At(Zone, message.WrittenAt).ToString("ddd d MMM HH:mm", System.Globalization.CultureInfo.InvariantCulture);
+    public string When(MessageRow message) => _says.DayAndHour(KitchenClock.At(Zone, message.WrittenAt));
 }

@@ -1,5 +1,6 @@
 using Microsoft.EntityFrameworkCore;
 using NodaTime;
+using Zymethos.Core.Kitchens;
 using Zymethos.Store;
 
 namespace Zymethos.Work.House;
@@ -21,6 +22,10 @@ public sealed class KitchenClock(ZymethosContext context, IClock clock)
     public async Task<DateTimeZone> ZoneAsync(CancellationToken cancel) =>
         DateTimeZoneProviders.Tzdb.GetZoneOrNull((await context.Kitchens.AsNoTracking().SingleAsync(cancel)).Document.Zone)
         ?? DateTimeZone.Utc;
+
+    /// <summary>How the kitchen says hours and heats.</summary>
+    public async Task<KitchenSays> SaysAsync(CancellationToken cancel) =>
+        (await context.Kitchens.AsNoTracking().SingleAsync(cancel)).ToKitchen().Says;
 
     /// <summary>The local time of an instant in a zone.</summary>
     public static LocalDateTime At(string zone, Instant now) =>

@@ -207,7 +207,7 @@ public sealed class LongSearchWorker(DbContextOptions<ZymethosContext> options, 
         System.Text.Json.JsonSerializer.Serialize(one, OpenJson.Options)
         == System.Text.Json.JsonSerializer.Serialize(other, OpenJson.Options);
 
-    private static string Clock(PlannedDay day) => day.Network.TimeOf(day.PromisedMinute).ToString("HH:mm", null);
+    private static string Clock(PlannedDay day) => day.Network.HourOf(day.PromisedMinute);
 
     /// <summary>The best plan so far, handed from the solver's threads to the one that writes.</summary>
     private sealed class Best

@@ -153,7 +153,7 @@ public sealed class DayByHand(ZymethosContext context, OpenDay days, PlanDay pla
         if (kept.Count >= MostAlternatives)
             context.OvenDayStates.Remove(kept[0]);
         var name = OpenDay.Restore(row) is { } day
-            ? $"Done {day.Network.TimeOf(day.PromisedMinute):HH:mm}, {day.Figures.TemperatureChanges} heat changes"
+            ? $"Done {day.Network.HourOf(day.PromisedMinute)}, {day.Figures.TemperatureChanges} heat changes"
             : "As planned";
         context.OvenDayStates.Add(OpenDay.StateOf(row, 0, name));
         await context.SaveChangesAsync(cancel);
@@ -194,7 +194,7 @@ public sealed class DayByHand(ZymethosContext context, OpenDay days, PlanDay pla
         // What is promised is compared with what was promised; where one of them was never rehearsed, usual times with usual times.
         var isPromised = before.Chance is not null && after.Chance is not null;
         int Minute(PlannedDay day) => isPromised ? day.PromisedMinute : day.Figures.FinishMinute;
-        string Clock(PlannedDay day) => day.Network.TimeOf(Minute(day)).ToString("HH:mm", null);
+        string Clock(PlannedDay day) => day.Network.HourOf(Minute(day));
         var at = isPromised ? "by" : "at";
         var words = new List<string>
         {

@@ -20,7 +20,7 @@ public static class HandMoves
 
     private static string ChoiceWords(PlannedDay day) =>
         $"Took the plan that goes well on {day.Chance!.Together * 100:0} of 100 days, done by "
-        + $"{day.Network.TimeOf(day.Chance.DoneBy).ToString("HH:mm", null)}";
+        + $"{day.Network.HourOf(day.Chance.DoneBy)}";
 
     /// <summary>The day after the move.</summary>
     /// <param name="document">The day before it.</param>
@@ -121,8 +121,8 @@ public static class HandMoves
         var pin = new PinDocument(task.Id.Value, Moment.Format(at));
         var says =
             at.Date == day.Network.Origin.Date
-                ? at.ToString("HH:mm", CultureInfo.InvariantCulture)
-                : at.ToString("dddd HH:mm", CultureInfo.InvariantCulture);
+                ? day.Network.Kitchen.Says.Hour(at)
+                : $"{at.ToString("dddd", CultureInfo.InvariantCulture)} {day.Network.Kitchen.Says.Hour(at)}";
         return With(
             document,
             hands with
@@ -176,7 +176,7 @@ public static class HandMoves
                 ByHand = hands,
                 Bakes = bakes,
             },
-            $"“{task.Title}” needs {more} min more; the rest planned again from {day.Network.TimeOf(minute).ToString("HH:mm", null)}"
+            $"“{task.Title}” needs {more} min more; the rest planned again from {day.Network.HourOf(minute)}"
         );
     }
 

@@ -382,5 +382,5 @@ public sealed class OpenDay(ZymethosContext context, PlanDay planner, AppSetting
         return words;
     }
 
-    private static string Clock(PlannedDay day, int minute) => day.Network.TimeOf(minute).ToString("HH:mm", null);
+    private static string Clock(PlannedDay day, int minute) => day.Network.HourOf(minute);
 }

@@ -84,7 +84,7 @@ public sealed class ReminderRound(
             return;
         var zone = DateTimeZoneProviders.Tzdb.GetZoneOrNull(view.Wish.Kitchen.Zone) ?? DateTimeZone.Utc;
         var now = clock.GetCurrentInstant();
-        foreach (var reminder in Reminder.Of(view.Touches))
+        foreach (var reminder in Reminder.Of(view.Touches, view.Wish.Kitchen.Says))
         {
             var due = reminder.At.InZoneLeniently(zone).ToInstant();
             if (due > now || now - due > StillNews)

@@ -125,6 +125,17 @@ public sealed class PlanCheckerTests
     public void Heat_before_the_oven_is_cleared() => Catches(PlanRule.OvenState, At(Index("1.1.bake.1"), Good.Tasks[Index(".clear")].End));
 
     [Fact]
+    public void Work_without_a_pause() => Catches(PlanRule.Pause, Good, Network with { Pauses = new Pauses(15, 60) });
+
+    [Fact]
+    public void No_time_for_a_meal()
+    {
+        var mix = Good.Tasks[Index("1.1.mix.1")];
+        var meal = new Meal(mix.Start - 10, mix.End + 10, 15);
+        Catches(PlanRule.Pause, Good, Network with { Pauses = new Pauses(Pauses.Unending, 1) { Meals = [meal] } });
+    }
+
+    [Fact]
     public void An_overfull_shelf()
     {
         var (one, two) = (Index("2.1.bake.1"), Index("2.1.bake.2"));

@@ -29,6 +29,7 @@ public sealed class KitchenRoomTests
         Kitchen.Ordinary("Home") with
         {
             People = [new Person("One", null, null), new Person("Two", null, null)],
+            Pans = [new PanStock(Sheet, 24), new PanStock(Full, 24)],
         };
 
     private static Recipe Loaf(string key, int celsius, int pans = 3) =>

@@ -20,7 +20,10 @@ public sealed class ExplainerTests
     {
         var network = TaskCompiler
             .Compile(
-                Kitchen.Ordinary("Why"),
+                Kitchen.Ordinary("Why") with
+                {
+                    Pans = [new PanStock(Tray, 24)],
+                },
                 new DayWish(Start, Start.PlusHours(10), [.. recipes.Select(r => new BakeWish(r, 1, null, null))])
             )
             .Network!;

@@ -161,7 +161,7 @@ public sealed class SeasonGoingOnTests
     public void Reminders_come_the_evening_before_a_session_and_once()
     {
         var (wish, plan) = Programme.Value;
-        var reminders = Reminder.Of(SeasonTouches.Of(wish, plan));
+        var reminders = Reminder.Of(SeasonTouches.Of(wish, plan), wish.Kitchen.Says);
         Assert.Equal(reminders.Length, reminders.Select(r => r.Key).Distinct().Count());
         var sunday = reminders.Single(r => r.Subject.StartsWith("Sunday, 09:00", StringComparison.Ordinal));
         Assert.Equal(new LocalDateTime(2026, 11, 28, 18, 0), sunday.At);

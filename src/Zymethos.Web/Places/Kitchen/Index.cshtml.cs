@@ -84,19 +84,28 @@ public sealed class IndexModel(ZymethosContext context, OpenDay days, IClock clo
                 .Cupboard.Select(s => (s.Pan.Name, Volume: PanVolume.Of(s.Pan)))
                 .Where(p => p.Volume is not null)
                 .Select(p =>
-                    (p.Name, $"{p.Volume!.Value.Millilitres / 1000:0.0#} L, {p.Volume.Value.Millilitres / MeasureUnit.Cup.Size:0.#} cups")
+                    (
+                        p.Name,
+                        $"{kitchen.Says.Litres(p.Volume!.Value.Millilitres / 1000)}, {p.Volume.Value.Millilitres / MeasureUnit.Cup.Size:0.#} cups"
+                    )
                 ),
         ];
 
     private static List<(string What, int Minutes)> TransitionsOf(Zymethos.Core.Kitchens.Kitchen kitchen)
     {
-        var thermal = new OvenThermal(kitchen.Oven, kitchen.Room);
+        var (thermal, says) = (new OvenThermal(kitchen.Oven, kitchen.Room), kitchen.Says);
         return
         [
-            ("cold to 180 °C", thermal.FromCold(new OvenSetting(180, false))),
-            ("150 up to 200 °C", thermal.Transition(new OvenSetting(150, false), new OvenSetting(200, false))),
-            ("200 down to 150 °C, door ajar", thermal.Transition(new OvenSetting(200, false), new OvenSetting(150, false))),
-            ("180 °C down to cold enough for dough", thermal.Transition(new OvenSetting(180, false), new OvenSetting(30, true))),
+            ($"cold to {says.Dial(180)}", thermal.FromCold(new OvenSetting(180, false))),
+            (
+                $"{says.DialNumber(150)} up to {says.Dial(200)}",
+                thermal.Transition(new OvenSetting(150, false), new OvenSetting(200, false))
+            ),
+            (
+                $"{says.DialNumber(200)} down to {says.Dial(150)}, door ajar",
+                thermal.Transition(new OvenSetting(200, false), new OvenSetting(150, false))
+            ),
+            ($"{says.Dial(180)} down to cold enough for dough", thermal.Transition(new OvenSetting(180, false), new OvenSetting(30, true))),
         ];
     }
 }

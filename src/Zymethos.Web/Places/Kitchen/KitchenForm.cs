@@ -1,7 +1,6 @@
 using System.Collections.Immutable;
 using Microsoft.AspNetCore.Mvc.ModelBinding;
 using NodaTime;
-using NodaTime.Text;
 using Zymethos.Core.Kitchens;
 using Zymethos.Core.Measures;
 using Zymethos.Interchange.Documents;
@@ -11,13 +10,24 @@ namespace Zymethos.Web.Places.Kitchen;
 /// <summary>The kitchen as typed. Everything is text, so that a rejected form comes back the way it was sent.</summary>
 public sealed class KitchenForm : OvenFields
 {
-    private static readonly LocalTimePattern ClockPattern = LocalTimePattern.CreateWithInvariantCulture("HH:mm");
-
     /// <summary>Name of the kitchen.</summary>
     public string? Name { get; set; }
 
     /// <summary>metric or usCustomary.</summary>
     public string? Habit { get; set; }
+
+    /// <summary>hours24 or hours12.</summary>
+    public string? Clock { get; set; }
+
+    /// <summary>In which measures the other fields were shown: metric or usCustomary.</summary>
+    public string? MeasuredIn { get; set; }
+
+    /// <summary>How its fields say things.</summary>
+    public KitchenSays Says =>
+        new(
+            MeasuredIn == "usCustomary" ? MeasuringHabit.UsCustomary : MeasuringHabit.Metric,
+            Clock == "hours12" ? ClockFace.Hours12 : ClockFace.Hours24
+        );
 
     /// <summary>Room temperature in degrees Celsius.</summary>
     public string? RoomC { get; set; }
@@ -55,6 +65,12 @@ public sealed class KitchenForm : OvenFields
     /// <summary>On how many of a hundred days everything is to go well.</summary>
     public string? CertaintyPercent { get; set; }
 
+    /// <summary>Minutes of work at a stretch.</summary>
+    public string? StretchMinutes { get; set; }
+
+    /// <summary>Minutes of a pause; 0 for none.</summary>
+    public string? PauseMinutes { get; set; }
+
     /// <summary>Metres above the sea.</summary>
     public string? ElevationMetres { get; set; }
 
@@ -73,6 +89,7 @@ public sealed class KitchenForm : OvenFields
     /// <summary>The form for a kitchen.</summary>
     public static KitchenForm Of(Zymethos.Core.Kitchens.Kitchen kitchen, uint version)
     {
+        var says = kitchen.Says;
         var people = kitchen
             .People.Select(p => new PersonForm
             {
@@ -86,27 +103,31 @@ public sealed class KitchenForm : OvenFields
         var form = new KitchenForm
         {
             Name = kitchen.Name,
-            MixerLitres = Text(kitchen.MixerLitres),
-            OtherMixers = string.Join('\n', kitchen.OtherMixers.Select(MixerText.Say)),
+            Clock = DocumentWords.Of(kitchen.Clock),
+            MeasuredIn = DocumentWords.Of(kitchen.Habit),
+            MixerLitres = Text(says.LitresNumber(kitchen.MixerLitres)),
+            OtherMixers = string.Join('\n', kitchen.OtherMixers.Select(m => MixerText.Say(m, says))),
             CertaintyPercent = Text(Math.Round(kitchen.Certainty * 100)),
-            ElevationMetres = Text(kitchen.ElevationMetres),
+            StretchMinutes = Text(kitchen.StretchMinutes),
+            PauseMinutes = Text(kitchen.PauseMinutes),
+            ElevationMetres = Text(Height(kitchen.ElevationMetres, says)),
             FlourHabit = DocumentWords.Of(kitchen.FlourHabit),
-            Pans = string.Join('\n', kitchen.Cupboard.Select(PanText.Say)),
+            Pans = string.Join('\n', kitchen.Cupboard.Select(p => PanText.Say(p, says))),
             Habit = kitchen.Habit == MeasuringHabit.Metric ? "metric" : "usCustomary",
-            RoomC = Text(kitchen.Room.Celsius),
-            RoomByHour = RoomText.Say(kitchen.RoomByHour),
+            RoomC = Text(says.DegreesNumber(kitchen.Room.Celsius)),
+            RoomByHour = RoomText.Say(kitchen.RoomByHour, says),
             RackShelves = kitchen.RackShelves is { } rack ? Text(rack) : "",
-            FridgeLitres = kitchen.FridgeLitres is { } fridge ? Text(fridge) : "",
-            FreezerLitres = kitchen.FreezerLitres is { } freezer ? Text(freezer) : "",
+            FridgeLitres = kitchen.FridgeLitres is { } fridge ? Text(says.LitresNumber(fridge)) : "",
+            FreezerLitres = kitchen.FreezerLitres is { } freezer ? Text(says.LitresNumber(freezer)) : "",
             Zone = kitchen.Zone,
             Mixers = Text(kitchen.Mixers),
             MixerWashMinutes = Text(kitchen.MixerWash.TotalMinutes),
             People = people,
             Version = version,
         };
-        form.Fill(kitchen.Oven, kitchen.Room.Celsius);
+        form.Fill(kitchen.Oven, kitchen.Room.Celsius, says);
         if (kitchen.SecondOven is { } second)
-            form.Second.Fill(second, kitchen.Room.Celsius);
+            form.Second.Fill(second, kitchen.Room.Celsius, says);
         return form;
     }
 
@@ -115,24 +136,41 @@ public sealed class KitchenForm : OvenFields
     /// <param name="state">Takes the messages.</param>
     public Zymethos.Core.Kitchens.Kitchen? ToKitchen(Zymethos.Core.Kitchens.Kitchen before, ModelStateDictionary state)
     {
-        var room = Number(RoomC, nameof(RoomC), state);
+        var says = Says;
+        var shown = Of(before with { Habit = says.Habit }, 0);
+        // What was not touched keeps its exact value, whatever its digits say in other measures.
+        double? Same(string? typed, string? was, double? exact, string field, Func<double, double> toPlain) =>
+            (typed ?? "").Trim() == (was ?? "") ? exact
+            : Optional(typed, field, state) is { } own ? toPlain(own)
+            : null;
+        if (string.IsNullOrWhiteSpace(RoomC))
+            Number(RoomC, nameof(RoomC), state);
+        if (string.IsNullOrWhiteSpace(MixerLitres))
+            Number(MixerLitres, nameof(MixerLitres), state);
+        var room = Same(RoomC, shown.RoomC, before.Room.Celsius, nameof(RoomC), says.ToCelsius) ?? 0;
         var people = ReadPeople(state);
-        var oven = ReadOven("", room, before.Oven, before.Room.Celsius, state);
-        var second = Second.IsEmpty ? null : Second.ReadOven("Second.", room, before.SecondOven, before.Room.Celsius, state);
+        var oven = ReadOven("", room, before.Oven, before.Room.Celsius, says, state);
+        var second = Second.IsEmpty ? null : Second.ReadOven("Second.", room, before.SecondOven, before.Room.Celsius, says, state);
         var mixers = Whole(Mixers, nameof(Mixers), state);
         var wash = Whole(MixerWashMinutes, nameof(MixerWashMinutes), state);
-        var litres = Number(MixerLitres, nameof(MixerLitres), state);
-        var elevation = Optional(ElevationMetres, nameof(ElevationMetres), state) ?? 0;
+        var litres = Same(MixerLitres, shown.MixerLitres, before.MixerLitres, nameof(MixerLitres), says.ToLitres) ?? 0;
+        var elevation =
+            Same(ElevationMetres, shown.ElevationMetres, before.ElevationMetres, nameof(ElevationMetres), own => Metres(own, says)) ?? 0;
         var (rack, fridge, freezer) = (
             Optional(RackShelves, nameof(RackShelves), state),
-            Optional(FridgeLitres, nameof(FridgeLitres), state),
-            Optional(FreezerLitres, nameof(FreezerLitres), state)
+            Same(FridgeLitres, shown.FridgeLitres, before.FridgeLitres, nameof(FridgeLitres), says.ToLitres),
+            Same(FreezerLitres, shown.FreezerLitres, before.FreezerLitres, nameof(FreezerLitres), says.ToLitres)
         );
-        var byHour = RoomText.Read(RoomByHour);
+        var byHour = (RoomByHour ?? "").Trim() == shown.RoomByHour ? before.RoomByHour : RoomText.Read(RoomByHour, says);
         var others = ReadMixers(state);
         if (byHour is null)
-            state.AddModelError("Form.RoomByHour", "Write hours and degrees like 07:00 21, 22:00 17.");
-        var pans = ReadPans(state);
+            state.AddModelError(
+                "Form.RoomByHour",
+                says.Habit == MeasuringHabit.UsCustomary
+                    ? "Write hours and degrees like 7:00 am 70, 10:00 pm 62."
+                    : "Write hours and degrees like 07:00 21, 22:00 17."
+            );
+        var pans = ReadPans(before, shown, says, state);
         if (!state.IsValid)
             return null;
 
@@ -146,11 +184,14 @@ public sealed class KitchenForm : OvenFields
             Habit == "usCustomary" ? MeasuringHabit.UsCustomary : MeasuringHabit.Metric
         )
         {
+            Clock = Clock is null ? before.Clock : says.Clock,
             FlourHabit = Enum.TryParse<FlourHabit>(FlourHabit, ignoreCase: true, out var flour) ? flour : before.FlourHabit,
             MixerLitres = litres,
             OtherMixers = others,
             ElevationMetres = elevation,
             Certainty = CertaintyPercent is null ? before.Certainty : Whole(CertaintyPercent, nameof(CertaintyPercent), state) / 100.0,
+            StretchMinutes = StretchMinutes is null ? before.StretchMinutes : Whole(StretchMinutes, nameof(StretchMinutes), state),
+            PauseMinutes = PauseMinutes is null ? before.PauseMinutes : Whole(PauseMinutes, nameof(PauseMinutes), state),
             Pans = pans,
             SecondOven = second,
             RackShelves = rack,
@@ -163,6 +204,14 @@ public sealed class KitchenForm : OvenFields
             state.AddModelError(FieldOf(fault.Path), fault.Message);
         return state.IsValid ? kitchen : null;
     }
+
+    private static double Height(double metres, KitchenSays says) =>
+        says.Habit == MeasuringHabit.UsCustomary ? metres / MetresPerFoot : metres;
+
+    private static double Metres(double own, KitchenSays says) => says.Habit == MeasuringHabit.UsCustomary ? own * MetresPerFoot : own;
+
+    /// <summary>Metres in an international foot, exact by definition.</summary>
+    private const double MetresPerFoot = 0.3048;
 
     private static double? Optional(string? text, string field, ModelStateDictionary state) =>
         string.IsNullOrWhiteSpace(text) ? null : Number(text, field, state);
@@ -179,6 +228,8 @@ public sealed class KitchenForm : OvenFields
             _ when path.StartsWith("otherMixers", StringComparison.Ordinal) => "Form.OtherMixers",
             "elevationMetres" => "Form.ElevationMetres",
             "certaintyPercent" => "Form.CertaintyPercent",
+            "stretchMinutes" => "Form.StretchMinutes",
+            "pauseMinutes" => "Form.PauseMinutes",
             _ when path.StartsWith("pans[", StringComparison.Ordinal) => "Form.Pans",
             "zone" => "Form.Zone",
             _ when path.StartsWith("roomByHour", StringComparison.Ordinal) => "Form.RoomByHour",
@@ -218,19 +269,29 @@ public sealed class KitchenForm : OvenFields
     }
 
     /// <summary>The pans; an empty field, or one that says what an ordinary cupboard holds, keeps the ordinary cupboard.</summary>
-    private ImmutableArray<PanStock> ReadPans(ModelStateDictionary state)
+    private ImmutableArray<PanStock> ReadPans(
+        Zymethos.Core.Kitchens.Kitchen before,
+        KitchenForm shown,
+        KitchenSays says,
+        ModelStateDictionary state
+    )
     {
+        static string[] Lines(string? text) =>
+            (text ?? "").Split('\n', StringSplitOptions.RemoveEmptyEntries | StringSplitOptions.TrimEntries);
+        if (Lines(Pans).SequenceEqual(Lines(shown.Pans)))
+            return before.Pans;
         var pans = ImmutableArray.CreateBuilder<PanStock>();
-        foreach (var line in (Pans ?? "").Split('\n', StringSplitOptions.RemoveEmptyEntries | StringSplitOptions.TrimEntries).Take(60))
+        foreach (var line in Lines(Pans).Take(60))
         {
-            var (stock, wrong) = PanText.Read(line);
+            var same = before.Cupboard.FirstOrDefault(s => PanText.Say(s, says) == line);
+            var (stock, wrong) = same is null ? PanText.Read(line, says) : (same, "");
             if (stock is null)
                 state.AddModelError("Form.Pans", wrong);
             else
                 pans.Add(stock);
         }
 
-        return pans.SequenceEqual(PanCupboard.Ordinary) ? [] : pans.ToImmutable();
+        return pans.SequenceEqual(PanCupboard.For(before.Habit)) ? [] : pans.ToImmutable();
     }
 
     private ImmutableArray<Person> ReadPeople(ModelStateDictionary state)
@@ -259,9 +320,8 @@ public sealed class KitchenForm : OvenFields
     {
         if (string.IsNullOrWhiteSpace(text))
             return null;
-        var parsed = ClockPattern.Parse(text.Trim());
-        if (parsed.Success)
-            return parsed.Value;
+        if (ClockText.Read(text) is { } hour)
+            return hour;
         state.AddModelError(field, "Give the hour as 10:00, or leave it empty.");
         return null;
     }
@@ -274,8 +334,16 @@ public sealed class PersonForm
     public string? Name { get; set; }
 
     /// <summary>Free from; empty for the whole day.</summary>
-    public string? From { get; set; }
+    public string? From
+    {
+        get;
+        set => field = ClockText.Tidy(value);
+    }
 
     /// <summary>Free until; empty for the whole day.</summary>
-    public string? Until { get; set; }
+    public string? Until
+    {
+        get;
+        set => field = ClockText.Tidy(value);
+    }
 }

@@ -55,18 +55,19 @@ public class OvenFields
     /// <summary>Fills the fields from an oven.</summary>
     /// <param name="oven">The oven.</param>
     /// <param name="room">The room it stands in, in degrees Celsius.</param>
-    protected internal void Fill(Oven oven, double room)
+    /// <param name="says">In whose measures.</param>
+    protected internal void Fill(Oven oven, double room, KitchenSays says)
     {
         var fall = FallFactor(room);
         HeatUpMinutes = Text(oven.HeatUp.TotalMinutes);
         FallShutMinutes = Text(Math.Round(oven.CoolShut.TotalMinutes * fall));
         FallAjarMinutes = Text(Math.Round(oven.CoolAjar.TotalMinutes * fall));
-        HottestC = Text(oven.Hottest.Celsius);
-        DoorDropC = Text(oven.DoorDrop);
+        HottestC = Text(says.DialNumber(oven.Hottest.Celsius));
+        DoorDropC = Text(says.DifferenceNumber(oven.DoorDrop));
         ColdLoadMinutes = oven.ColdLoad == Duration.Zero ? null : Text(oven.ColdLoad.TotalMinutes);
         Shelves = Text(oven.Shelves);
-        ShelfWidthCm = Text(oven.ShelfWidth.Millimetres / 10);
-        ShelfDepthCm = Text(oven.ShelfDepth.Millimetres / 10);
+        ShelfWidthCm = Text(says.LengthNumber(oven.ShelfWidth));
+        ShelfDepthCm = Text(says.LengthNumber(oven.ShelfDepth));
     }
 
     /// <summary>The oven that was typed; what cannot be read is reported at its field.</summary>
@@ -75,26 +76,41 @@ public class OvenFields
     /// <param name="before">The oven as it was: a cooling time that was not touched keeps its exact value. Null when there was
     /// none.</param>
     /// <param name="roomBefore">The room as it was.</param>
+    /// <param name="says">In whose measures it was typed.</param>
     /// <param name="state">Takes the messages.</param>
-    protected internal Oven ReadOven(string prefix, double room, Oven? before, double roomBefore, ModelStateDictionary state)
+    protected internal Oven ReadOven(
+        string prefix,
+        double room,
+        Oven? before,
+        double roomBefore,
+        KitchenSays says,
+        ModelStateDictionary state
+    )
     {
         var shown = new OvenFields();
         if (before is not null)
-            shown.Fill(before, roomBefore);
+            shown.Fill(before, roomBefore, says);
         var fall = FallFactor(Math.Clamp(room, 5, 40));
         Duration Cooling(string? typed, string? was, string field, Duration? exact) =>
             exact is { } same && typed?.Trim() == was && Math.Abs(room - roomBefore) < 1e-9
                 ? same
                 : Duration.FromMinutes((long)Math.Round(Math.Clamp(Number(typed, prefix + field, state), 0, 10_000) / fall));
+        // What was not touched keeps its exact value, whatever its digits say in other measures.
+        double Same(string? typed, string? was, string field, double? exact, Func<double, double> toPlain, double least, double most) =>
+            exact is { } same && typed?.Trim() == was ? same : Math.Clamp(toPlain(Number(typed, prefix + field, state)), least, most);
+        Length Side(string? typed, string? was, string field, Length? exact) =>
+            Length.FromMillimetres(
+                Same(typed, was, field, exact?.Millimetres, own => says.ToLength(Math.Clamp(own, 0, 1000)).Millimetres, 0, 10_000)
+            );
         return new Oven(
             Duration.FromMinutes(Whole(HeatUpMinutes, prefix + nameof(HeatUpMinutes), state)),
             Cooling(FallShutMinutes, shown.FallShutMinutes, nameof(FallShutMinutes), before?.CoolShut),
             Cooling(FallAjarMinutes, shown.FallAjarMinutes, nameof(FallAjarMinutes), before?.CoolAjar),
-            Temperature.FromCelsius(Math.Clamp(Number(HottestC, prefix + nameof(HottestC), state), -200, 2000)),
-            Number(DoorDropC, prefix + nameof(DoorDropC), state),
+            Temperature.FromCelsius(Same(HottestC, shown.HottestC, nameof(HottestC), before?.Hottest.Celsius, says.ToCelsius, -200, 2000)),
+            Same(DoorDropC, shown.DoorDropC, nameof(DoorDropC), before?.DoorDrop, says.ToCelsiusDifference, -200, 2000),
             Whole(Shelves, prefix + nameof(Shelves), state),
-            Length.FromMillimetres(Math.Clamp(Number(ShelfWidthCm, prefix + nameof(ShelfWidthCm), state), 0, 1000) * 10),
-            Length.FromMillimetres(Math.Clamp(Number(ShelfDepthCm, prefix + nameof(ShelfDepthCm), state), 0, 1000) * 10)
+            Side(ShelfWidthCm, shown.ShelfWidthCm, nameof(ShelfWidthCm), before?.ShelfWidth),
+            Side(ShelfDepthCm, shown.ShelfDepthCm, nameof(ShelfDepthCm), before?.ShelfDepth)
         )
         {
             ColdLoad = string.IsNullOrWhiteSpace(ColdLoadMinutes)

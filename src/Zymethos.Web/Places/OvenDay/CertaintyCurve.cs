@@ -93,7 +93,7 @@ public static class CertaintyCurve
     private static string Words(PlannedDay day) =>
         string.Join("; ", day.Choices.Select(c => $"well on {Of(c)}, done by {Clock(day, c.Chance.DoneBy)}"));
 
-    private static string Clock(PlannedDay day, int minute) => day.Network.TimeOf(minute).ToString("HH:mm", CultureInfo.InvariantCulture);
+    private static string Clock(PlannedDay day, int minute) => day.Network.HourOf(minute);
 
     private static string Invariant(FormattableString text) => text.ToString(CultureInfo.InvariantCulture);
 }

@@ -2,9 +2,11 @@ using System.Globalization;
 using Microsoft.AspNetCore.Mvc.ModelBinding;
 using NodaTime;
 using NodaTime.Text;
+using Zymethos.Core.Kitchens;
 using Zymethos.Interchange.Documents;
 using Zymethos.Store.Books;
 using Zymethos.Store.Days;
+using Zymethos.Work.House;
 using Zymethos.Work.OvenDays;
 
 namespace Zymethos.Web.Places.OvenDay;
@@ -22,16 +24,32 @@ public sealed class DaySetup
     public string? Date { get; set; }
 
     /// <summary>Start of the span, "08:00".</summary>
-    public string? From { get; set; }
+    public string? From
+    {
+        get;
+        set => field = ClockText.Tidy(value);
+    }
 
     /// <summary>End of the span, "18:00".</summary>
-    public string? Until { get; set; }
+    public string? Until
+    {
+        get;
+        set => field = ClockText.Tidy(value);
+    }
 
     /// <summary>Start of a rest in between, "22:00"; empty for none.</summary>
-    public string? RestFrom { get; set; }
+    public string? RestFrom
+    {
+        get;
+        set => field = ClockText.Tidy(value);
+    }
 
     /// <summary>End of the rest, "07:00", on the next date when it is earlier than its start.</summary>
-    public string? RestUntil { get; set; }
+    public string? RestUntil
+    {
+        get;
+        set => field = ClockText.Tidy(value);
+    }
 
     /// <summary>Further rests after it, two rows; an empty row is none.</summary>
     public List<DayRestRow> MoreRests { get; set; } = [new(), new()];
@@ -45,6 +63,26 @@ public sealed class DaySetup
     /// <summary>Whether the kitchen has one oven, so that a second may be borrowed; not read from the form.</summary>
     [BindNever]
     public bool HasOneOven { get; private set; }
+
+    /// <summary>Minutes of a meal that may slide; empty for none.</summary>
+    public string? MealMinutes { get; set; }
+
+    /// <summary>The hour from which it may be.</summary>
+    public string? MealFrom
+    {
+        get;
+        set => field = ClockText.Tidy(value);
+    }
+
+    /// <summary>The hour by which it is over.</summary>
+    public string? MealUntil
+    {
+        get;
+        set => field = ClockText.Tidy(value);
+    }
+
+    /// <summary>How the kitchen says hours and heats.</summary>
+    public KitchenSays Says { get; private set; }
 
     /// <summary>One row for each recipe of the Book.</summary>
     public List<DaySetupRow> Rows { get; set; } = [];
@@ -71,6 +109,12 @@ public sealed class DaySetup
             (setup.RestFrom, setup.RestUntil) = (ClockOf(rest.From), ClockOf(rest.Until));
         foreach (var (more, i) in rests.Skip(1).Take(2).Select((r, i) => (r, i)))
             setup.MoreRests[i] = new DayRestRow { From = ClockOf(more.From), Until = ClockOf(more.Until) };
+        if (row.Document.Day.Meals is [var meal, ..])
+            (setup.MealMinutes, setup.MealFrom, setup.MealUntil) = (
+                meal.Minutes.ToString(CultureInfo.InvariantCulture),
+                ClockOf(meal.From),
+                ClockOf(meal.Until)
+            );
         var extra = DayKitchen.Helpers(row.Document.Kitchen);
         if (extra > 0)
             setup.ExtraHands = extra.ToString(CultureInfo.InvariantCulture);
@@ -88,7 +132,7 @@ public sealed class DaySetup
     /// <summary>Adds what a form does not carry: names, and rows of recipes that are new since it was shown.</summary>
     public void Complete(IReadOnlyList<RecipeRow> recipes, Zymethos.Core.Kitchens.Kitchen kitchen)
     {
-        HasOneOven = kitchen.SecondOven is null;
+        (HasOneOven, Says) = (kitchen.SecondOven is null, kitchen.Says);
         while (MoreRests.Count < 2)
             MoreRests.Add(new DayRestRow());
         Rows =
@@ -152,6 +196,7 @@ public sealed class DaySetup
         if (!ClockPattern.Parse(Until ?? "").Success)
             state.AddModelError(FieldOf("day.until"), "Give the hour as 18:00.");
         var rests = Rests(state);
+        var meals = Meals(state);
         kitchen = WithExtraHands(kitchen, state);
         if (SecondOven)
             kitchen = DayKitchen.WithBorrowedOven(kitchen);
@@ -168,12 +213,28 @@ public sealed class DaySetup
         if (bakes.Count == 0 && state.IsValid)
             state.AddModelError(FieldOf("bakes"), "Choose at least one recipe: put a 1 beside it.");
         return state.IsValid
-            ? new OvenDayDocument(
-                kitchen,
-                rests is null ? new DayDocument(Date!, From!, Until!) : new DayDocument(Date!, From!, rests.Value.Until, rests.Value.Away),
-                bakes
-            )
+            ? new OvenDayDocument(kitchen, new DayDocument(Date!, From!, rests?.Until ?? Until!, rests?.Away, meals), bakes)
             : null;
+    }
+
+    private IReadOnlyList<MealDocument>? Meals(ModelStateDictionary state)
+    {
+        var typed = new[] { MealMinutes, MealFrom, MealUntil };
+        if (typed.All(string.IsNullOrWhiteSpace))
+            return null;
+        if (WholeNumber.Read((MealMinutes ?? "").Trim()) is not (>= 5 and <= 180 and var minutes))
+        {
+            state.AddModelError("Setup.MealMinutes", "How many minutes does the meal take? 5 to 180; leave all three empty for none.");
+            return null;
+        }
+
+        if (!ClockPattern.Parse(MealFrom ?? "").Success || !ClockPattern.Parse(MealUntil ?? "").Success)
+        {
+            state.AddModelError("Setup.MealMinutes", $"Between which hours? Write them like {Says.Hour(LocalTime.Noon)}.");
+            return null;
+        }
+
+        return [new MealDocument(MealFrom!, MealUntil!, minutes)];
     }
 
     /// <summary>The rests with their dates, and the end of the day after them; null when there are none or they cannot be read.</summary>
@@ -247,6 +308,7 @@ public sealed class DaySetup
                 "day.date" => "Setup.Date",
                 "day.from" => "Setup.From",
                 "day.until" => "Setup.Until",
+                _ when path.StartsWith("day.meals", StringComparison.Ordinal) => "Setup.MealMinutes",
                 _ => "Setup.RestFrom",
             };
         for (var i = 0; i < _chosen.Count; i++)
@@ -268,8 +330,16 @@ public sealed class DaySetup
 public sealed class DayRestRow
 {
     /// <summary>From when.</summary>
-    public string? From { get; set; }
+    public string? From
+    {
+        get;
+        set => field = ClockText.Tidy(value);
+    }
 
     /// <summary>Until when.</summary>
-    public string? Until { get; set; }
+    public string? Until
+    {
+        get;
+        set => field = ClockText.Tidy(value);
+    }
 }

@@ -1,5 +1,6 @@
 using System.Globalization;
 using Microsoft.AspNetCore.Mvc.ModelBinding;
+using Zymethos.Core.Kitchens;
 using Zymethos.Core.Recipes;
 using Zymethos.Core.Scaling;
 using Zymethos.Interchange.Documents;
@@ -21,7 +22,11 @@ public sealed class DaySetupRow
     public string? Batches { get; set; }
 
     /// <summary>When it must be ready, as typed; empty when any hour will do.</summary>
-    public string? ReadyBy { get; set; }
+    public string? ReadyBy
+    {
+        get;
+        set => field = ClockText.Tidy(value);
+    }
 
     /// <summary>Yeast as a multiple of the recipe's, as typed; empty for the recipe's own amount.</summary>
     public string? Yeast { get; set; }

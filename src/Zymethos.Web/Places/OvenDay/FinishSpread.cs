@@ -56,5 +56,5 @@ public static class FinishSpread
 
     private static int MinuteOf(PlannedDay day, int slot) => (slot * Step) - (day.Network.Origin.Hour * 60) - day.Network.Origin.Minute;
 
-    private static string Clock(PlannedDay day, int minute) => day.Network.TimeOf(minute).ToString("HH:mm", null);
+    private static string Clock(PlannedDay day, int minute) => day.Network.HourOf(minute);
 }

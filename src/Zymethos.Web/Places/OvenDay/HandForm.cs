@@ -1,4 +1,4 @@
-using NodaTime.Text;
+using Zymethos.Core.Kitchens;
 using Zymethos.Planning.Day;
 using Zymethos.Work.House;
 using Zymethos.Work.OvenDays;
@@ -8,8 +8,6 @@ namespace Zymethos.Web.Places.OvenDay;
 /// <summary>A move of the baker's hand as a form or a drag sends it.</summary>
 public sealed class HandForm
 {
-    private static readonly LocalTimePattern Clock = LocalTimePattern.CreateWithInvariantCulture("HH:mm");
-
     /// <summary>pin, free, more, over, usual, together, apart, before, unpair, lean or mode.</summary>
     public string? Do { get; set; }
 
@@ -52,8 +50,8 @@ public sealed class HandForm
             // What was dragged says its moment; only an hour that was typed is looked for.
             case "pin" when HandMoves.Moment.Parse(text) is { Success: true } moment:
                 return new HandMove.Hold(step, moment.Value);
-            case "pin" when Clock.Parse(text) is { Success: true } hour:
-                return new HandMove.HoldAtHour(step, hour.Value);
+            case "pin" when ClockText.Read(text) is { } hour:
+                return new HandMove.HoldAtHour(step, hour);
             case "more" when WholeNumber.Read(text) is > 0 and <= HandMove.LongestStep and var minutes:
                 return new HandMove.PlanFor(step, minutes);
             case "over" when WholeNumber.Read(text) is >= 0 and <= HandMove.LongestOverrun and var minutes:

@@ -1,6 +1,7 @@
 using System.Globalization;
 using System.Text;
 using Zymethos.Core.Heat;
+using Zymethos.Core.Kitchens;
 using Zymethos.Core.Recipes;
 using Zymethos.Planning.Day;
 using Zymethos.Planning.Reading;
@@ -157,7 +158,7 @@ public sealed class OvenTrace
             // The first full hour at or after the left edge.
             var minute = _from + ((60 - (((_network.Origin.Minute + _from) % 60) + 60) % 60) % 60);
             for (; minute <= _until; minute += 60)
-                yield return new TraceTick(X(minute), _network.TimeOf(minute).ToString("HH:mm", null));
+                yield return new TraceTick(X(minute), _network.Kitchen.Says.AxisHour(_network.TimeOf(minute)));
         }
     }
 
@@ -197,7 +198,7 @@ public sealed class OvenTrace
             + $"{Clock(planned.End)}{(_network.Pins.Any(p => p.Task == task.Index) ? ", held by you" : "")}";
     }
 
-    private string Clock(int minute) => _network.TimeOf(minute).ToString("HH:mm", null);
+    private string Clock(int minute) => _network.HourOf(minute);
 
     private List<TraceLens> MakeLenses(out int rows)
     {
@@ -283,7 +284,7 @@ public sealed class OvenTrace
                     LoadHeight,
                     width >= 12 ? Letter(task.Bake) : "",
                     $"{Said(task)}, {(_day.Programmes.Length == 1 ? "oven" : planned.Oven == 0 ? "first oven" : "second oven")} at "
-                        + $"{task.Oven.Setting.Celsius} °C"
+                        + $"{_network.Kitchen.Says.Dial(task.Oven.Setting.Celsius)}"
                 )
             );
         }
@@ -307,6 +308,14 @@ public sealed class OvenTrace
             ),
         ];
 
+    /// <summary>Round heats in the kitchen's own degrees, for the axis.</summary>
+    private IEnumerable<(double Celsius, string Words)> HeatTicks()
+    {
+        var says = _network.Kitchen.Says;
+        var round = says.Habit == MeasuringHabit.UsCustomary ? new[] { 100, 200, 300, 400, 500 } : [50, 100, 150, 200, 250];
+        return round.Select(own => (says.ToCelsius(own), $"{own} {says.Unit}"));
+    }
+
     private OvenPanel Panel(int oven)
     {
         var (top, bottom) = (_heatTops[oven], _heatTops[oven] + _heatHeight);
@@ -320,7 +329,7 @@ public sealed class OvenTrace
                 : "Second oven",
             trace,
             area,
-            [.. new[] { 50, 100, 150, 200, 250 }.Select(c => new TraceTick(Y(c, oven), $"{c} °C"))],
+            [.. HeatTicks().Select(t => new TraceTick(Y(t.Celsius, oven), t.Words))],
             [.. HeatRamp.Gradient.Select(g => ((Y(g.Celsius, oven) - top) / _heatHeight * 100, g.Colour)).OrderBy(g => g.Item1)]
         );
     }

@@ -115,5 +115,5 @@ public static class WaitCurve
     private static void Side(StringBuilder svg, double y, string words) =>
         svg.Append(CultureInfo.InvariantCulture, $"<text x=\"{Left - 6}\" y=\"{y + 4:0.#}\" text-anchor=\"end\">{words}</text>");
 
-    private static string Clock(PlannedDay day, double minute) => day.Network.TimeOf((int)Math.Round(minute)).ToString("HH:mm", null);
+    private static string Clock(PlannedDay day, double minute) => day.Network.HourOf((int)Math.Round(minute));
 }

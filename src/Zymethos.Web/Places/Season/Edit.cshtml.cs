@@ -1,6 +1,7 @@
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;
 using NodaTime.Text;
+using Zymethos.Core.Kitchens;
 using Zymethos.Core.Recipes;
 using Zymethos.Interchange.Calendars;
 using Zymethos.Interchange.Documents;
@@ -24,6 +25,9 @@ public sealed class EditModel(SeasonDesk desk, KitchenClock clock) : PageModel
 
     /// <summary>Id of the season; null for a new one.</summary>
     public Guid? Id { get; private set; }
+
+    /// <summary>How the kitchen says hours.</summary>
+    public KitchenSays Says { get; private set; }
 
     /// <summary>The Book.</summary>
     public IReadOnlyList<Recipe> Book { get; private set; } = [];
@@ -92,6 +96,7 @@ public sealed class EditModel(SeasonDesk desk, KitchenClock clock) : PageModel
     private async Task<bool> ReadAsync(Guid? id, CancellationToken cancel)
     {
         Id = id;
+        Says = await clock.SaysAsync(cancel);
         Book = [.. (await desk.BookAsync(cancel)).Where(r => RecipeCheck.Missing(r).Count == 0)];
         if (id is null)
             return true;

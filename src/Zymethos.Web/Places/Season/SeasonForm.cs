@@ -2,6 +2,7 @@ using System.Globalization;
 using Microsoft.AspNetCore.Mvc.ModelBinding;
 using NodaTime;
 using NodaTime.Text;
+using Zymethos.Core.Kitchens;
 using Zymethos.Core.Recipes;
 using Zymethos.Interchange.Documents;
 using Zymethos.Planning.Seasons;
@@ -39,7 +40,11 @@ public sealed class SeasonForm
     public List<HoursRow> Weekly { get; set; } = [];
 
     /// <summary>The hour of the daily quarter of an hour; empty for none.</summary>
-    public string? Spell { get; set; }
+    public string? Spell
+    {
+        get;
+        set => field = ClockText.Tidy(value);
+    }
 
     /// <summary>Dates that differ.</summary>
     public List<HoursRow> Exceptions { get; set; } = [];
@@ -411,7 +416,11 @@ public sealed class OccasionRow
     public string? Date { get; set; }
 
     /// <summary>Its hour.</summary>
-    public string? Time { get; set; }
+    public string? Time
+    {
+        get;
+        set => field = ClockText.Tidy(value);
+    }
 
     /// <summary>served, handedOver or posted.</summary>
     public string? Handing { get; set; }
@@ -449,10 +458,18 @@ public sealed class HoursRow
     public string? Day { get; set; }
 
     /// <summary>From when.</summary>
-    public string? From { get; set; }
+    public string? From
+    {
+        get;
+        set => field = ClockText.Tidy(value);
+    }
 
     /// <summary>Until when.</summary>
-    public string? Until { get; set; }
+    public string? Until
+    {
+        get;
+        set => field = ClockText.Tidy(value);
+    }
 
     /// <summary>How many people.</summary>
     public string? People { get; set; }

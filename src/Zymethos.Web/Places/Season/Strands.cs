@@ -247,7 +247,7 @@ public sealed record Strands(
             state,
             placed.Stretch,
             $"{lot.Method.Stretches[placed.Stretch].Title}, "
-                + $"{words}{placed.Start.ToString("ddd d MMM HH:mm", CultureInfo.InvariantCulture)}, {Spoken.Minutes(minutes)} of "
+                + $"{words}{wish.Kitchen.Says.DayAndHour(placed.Start)}, {Spoken.Minutes(minutes)} of "
                 + $"work{(state == "tight" ? ", cannot wait" : "")}"
         );
     }
