@@ -101,6 +101,7 @@ builder.Services.AddSingleton(new NoticeAddress(connection));
 builder.Services.AddHostedService<NoticeLine>();
 builder.Services.AddSingleton<SolverGate>();
 builder.Services.AddScoped<PlanDay>();
+builder.Services.AddScoped<Surer>();
 builder.Services.AddScoped<OpenDay>();
 builder.Services.AddScoped<DayByHand>();
 builder.Services.AddScoped<KitchenBook>();

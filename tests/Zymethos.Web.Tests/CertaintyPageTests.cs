@@ -55,7 +55,8 @@ public sealed class CertaintyPageTests(TestKitchen kitchen) : IClassFixture<Test
         var page = await LookAsync(baker);
         var main = page.QuerySelectorAll(".figure-main").Select(m => m.TextContent).ToList();
         Assert.Matches(@"Done by\s*\d\d:\d\d\s*likely \d\d:\d\d", main[0]);
-        Assert.Matches(@"Goes well on\s*(more than )?\d+ of 100 days", main[1]);
+        Assert.Matches(@"Hands free by\s*\d\d:\d\d\s*likely \d\d:\d\d", main[1]);
+        Assert.Matches(@"Goes well on\s*(more than )?\d+ of 100 days", main[2]);
         var hours = System.Text.RegularExpressions.Regex.Matches(main[0], @"\d\d:\d\d", default, TimeSpan.FromSeconds(1));
         Assert.True(string.CompareOrdinal(hours[0].Value, hours[1].Value) >= 0);
         Assert.Contains("By usual times it is done at", page.QuerySelector(".proof")!.TextContent, StringComparison.Ordinal);

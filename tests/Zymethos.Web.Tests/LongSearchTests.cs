@@ -144,7 +144,7 @@ public sealed class LongSearchTests(PatientKitchen kitchen) : IClassFixture<Pati
                 await context.LongSearches.IgnoreQueryFilters().AsNoTracking().SingleOrDefaultAsync(s => s.Id == id && s.EndedAt != null),
             "it ends"
         );
-        Assert.Contains("kept beside", ended.Said, StringComparison.Ordinal);
+        Assert.Contains("kept as a copy", ended.Said, StringComparison.Ordinal);
         await using var look = kitchen.Context(row.KitchenId);
         Assert.Equal("calmer", (await look.OvenDays.SingleAsync()).Document.Lean);
         Assert.Single(await look.OvenDayStates.Where(s => s.Number == 0).ToListAsync());

@@ -12,10 +12,10 @@ namespace Zymethos.Web.Tests;
 /// <summary>Planning a day on the page, with good and bad input. Each test has a kitchen of its own.</summary>
 public sealed class OvenDayPageTests(TestKitchen kitchen) : IClassFixture<TestKitchen>
 {
-    private static readonly int Plait = TestKitchen.RowOf("lantern-plait");
-    private static readonly int Loaf = TestKitchen.RowOf("market-squash-loaf");
+    private static readonly string Plait = TestKitchen.RowOf("lantern-plait");
+    private static readonly string Loaf = TestKitchen.RowOf("market-squash-loaf");
 
-    private static string Batches(int row) => $"Setup.Rows[{row}].Batches";
+    private static string Batches(string row) => $"Setup.Rows[{row}].Batches";
 
     private Task<HttpClient> NewAsync() => kitchen.NewBakerAsync($"{Guid.NewGuid():N}@home.invalid");
 
@@ -77,7 +77,8 @@ public sealed class OvenDayPageTests(TestKitchen kitchen) : IClassFixture<TestKi
         var form = new Dictionary<string, string>
         {
             [Batches(Loaf)] = "2",
-            ["Setup.Rows[0].ReadyBy"] = "17:45",
+            [Batches(Plait)] = "1",
+            [$"Setup.Rows[{Plait}].ReadyBy"] = "17:45",
             [field] = typed,
         };
         var response = await PlanAsync(baker, form);
@@ -549,7 +550,7 @@ public sealed class OvenDayPageTests(TestKitchen kitchen) : IClassFixture<TestKi
             .QuerySelector(".sheet tr.line-in")!
             .GetAttribute("data-task")!;
         var words = await baker.GetStringAsync($"/oven-day?handler=WhatIf&date={Date}&step={task}&minutes=30");
-        Assert.StartsWith("30 min later: Done at", words, StringComparison.Ordinal);
+        Assert.StartsWith("30 min later: Done by", words, StringComparison.Ordinal);
         Assert.Equal(before.Length, (await baker.GetStringAsync($"/oven-day?date={Date}")).Length);
     }
 

@@ -100,14 +100,10 @@ public sealed partial class StoredTextTests(TestKitchen kitchen) : IClassFixture
                 + $"minutes {Active}. Keeps 3 days {Active}."
         );
 
-        var setup = await TestKitchen.ParseAsync(await baker.GetAsync("/oven-day"));
-        var rows = setup
-            .QuerySelectorAll("input[name^='Setup.Rows'][name$='.Batches']")
-            .Where(i => i.Closest("tr, li, fieldset, div")!.TextContent.Contains("data-foreign", StringComparison.Ordinal))
-            .Take(2)
-            .ToList();
-        Assert.Equal(2, rows.Count);
-        var wish = rows.ToDictionary(r => r.GetAttribute("name")!, _ => "1");
+        var finds = await TestKitchen.ParseAsync(await baker.GetAsync("/oven-day?handler=Find&q=data-foreign"));
+        var keys = finds.QuerySelectorAll("button[name=add]").Select(b => b.GetAttribute("value")!).Take(2).ToList();
+        Assert.Equal(2, keys.Count);
+        var wish = keys.ToDictionary(k => $"Setup.Rows[{k}].Batches", _ => "1");
         (wish["Setup.Date"], wish["Setup.From"], wish["Setup.Until"]) = ("2031-06-07", "06:00", "20:00");
         Assert.Equal(HttpStatusCode.OK, (await TestKitchen.PostAsync(baker, "/oven-day", "#setup", wish)).StatusCode);
 

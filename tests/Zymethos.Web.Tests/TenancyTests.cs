@@ -228,7 +228,7 @@ public sealed class TenancyTests(TestKitchen kitchen) : IClassFixture<TestKitche
     public async Task Two_accounts_see_each_only_their_own_day()
     {
         var one = await kitchen.NewBakerAsync("see-one@home.invalid");
-        await TestKitchen.PostAsync(one, "/oven-day", "#setup", new() { ["Setup.Rows[0].Batches"] = "1" });
+        await TestKitchen.PostAsync(one, "/oven-day", "#setup", new() { ["Setup.Rows[market-squash-loaf].Batches"] = "1" });
         Assert.Contains("Run sheet", await one.GetStringAsync("/oven-day"), StringComparison.Ordinal);
         var two = await kitchen.NewBakerAsync("see-two@home.invalid");
         Assert.DoesNotContain("Run sheet", await two.GetStringAsync("/oven-day"), StringComparison.Ordinal);

@@ -81,9 +81,16 @@ public class TestKitchen : WebApplicationFactory<Program>, IAsyncLifetime
         return client;
     }
 
-    /// <summary>The row of a shipped recipe where the Book is listed by name, as the database sorts it.</summary>
-    public static int RowOf(string key) =>
-        DemoKitchen.Recipes().OrderBy(r => r.Name, StringComparer.Ordinal).ToList().FindIndex(r => r.Key == key);
+    /// <summary>Under which name a recipe stands in the set-up of a day.</summary>
+    public static string RowOf(string key) => key;
+
+    /// <summary>Sends the set-up of a day to be filled and looked at, not to be planned.</summary>
+    public static async Task<HttpResponseMessage> SetUpAsync(HttpClient baker, Dictionary<string, string> typed, string handler = "Setup")
+    {
+        var page = await ParseAsync(await baker.GetAsync("/oven-day"));
+        typed["__RequestVerificationToken"] = page.QuerySelector("#setup input[name=__RequestVerificationToken]")!.GetAttribute("value")!;
+        return await baker.PostAsync($"/oven-day?handler={handler}", new FormUrlEncodedContent(typed));
+    }
 
     public static async Task<IHtmlDocument> ParseAsync(HttpResponseMessage response)
     {

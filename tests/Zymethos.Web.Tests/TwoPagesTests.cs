@@ -17,10 +17,10 @@ namespace Zymethos.Web.Tests;
 /// </summary>
 public sealed class TwoPagesTests(SeasonKitchen kitchen) : IClassFixture<SeasonKitchen>
 {
-    private static readonly int Loaf = TestKitchen.RowOf("market-squash-loaf");
-    private static readonly int Slices = TestKitchen.RowOf("orchard-almond-slices");
+    private static readonly string Loaf = TestKitchen.RowOf("market-squash-loaf");
+    private static readonly string Slices = TestKitchen.RowOf("orchard-almond-slices");
 
-    private static string Batches(int row) => $"Setup.Rows[{row}].Batches";
+    private static string Batches(string row) => $"Setup.Rows[{row}].Batches";
 
     private async Task<HttpClient> PlannedAsync(string date)
     {
@@ -129,7 +129,7 @@ public sealed class TwoPagesTests(SeasonKitchen kitchen) : IClassFixture<SeasonK
         await (await OpenAsync(baker, "/oven-day?date=2031-09-13", "form[action*='handler=TakeOff']"))([]);
         var answer = await mine(new() { [Batches(Loaf)] = "3" });
         Assert.Equal(HttpStatusCode.Conflict, answer.StatusCode);
-        Assert.Contains("taken off", SeasonKitchen.Text(await TestKitchen.ParseAsync(answer), "main"), StringComparison.Ordinal);
+        Assert.Contains("deleted", SeasonKitchen.Text(await TestKitchen.ParseAsync(answer), "main"), StringComparison.Ordinal);
     }
 
     [Fact]

@@ -5,6 +5,7 @@ using Zymethos.Core.Kitchens;
 using Zymethos.Core.Measures;
 using Zymethos.Core.Recipes;
 using Zymethos.Core.Safety;
+using Zymethos.Planning.Compile;
 using Zymethos.Planning.Day;
 using Zymethos.Planning.WaysOut;
 
@@ -253,7 +254,7 @@ public sealed class DocumentReader
         // Faults in bare steps carry the path the caller wrote, not the one of the recipe made of them.
         var read = Read(recipe, document.Recipe is null ? at : $"{at}.recipe");
         return new BakeWish(
-            OnCounter(Widened(read, document.Wider ?? [], at), document.OnCounter ?? [], at),
+            OnCounter(Widened(UsualWindows.Of(read), document.Wider ?? [], at), document.OnCounter ?? [], at),
             document.Batches,
             document.ReadyBy is { } ready ? Moment(ready, date, $"{at}.readyBy") : null,
             document.NotBefore is { } notBefore ? Moment(notBefore, date, $"{at}.notBefore") : null

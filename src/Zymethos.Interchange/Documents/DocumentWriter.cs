@@ -154,7 +154,9 @@ public static class DocumentWriter
                     Math.Round(n.Unspoilt, 3),
                     Math.Round(n.Ready, 3)
                 )),
-            ]
+            ],
+            chance.ReadyBy is { } ready ? At(network, ready) : null,
+            chance.LikelyReady is { } likely ? At(network, likely) : null
         );
 
     private static PlannedTaskDocument Write(PlannedDay day, PlanTask task)

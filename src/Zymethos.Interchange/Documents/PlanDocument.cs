@@ -36,7 +36,17 @@ public sealed record PlanDocument(
 /// <param name="LikelyDone">When half of them were done.</param>
 /// <param name="Days">How many days were lived.</param>
 /// <param name="Bakes">Each bake's own chance.</param>
-public sealed record ChanceDocument(double Certainty, string DoneBy, string LikelyDone, int Days, IReadOnlyList<BakeChanceDocument> Bakes);
+/// <param name="ReadyBy">When, on nine of ten days, all was ready, what is only waited for included.</param>
+/// <param name="LikelyReady">When it was on half of them.</param>
+public sealed record ChanceDocument(
+    double Certainty,
+    string DoneBy,
+    string LikelyDone,
+    int Days,
+    IReadOnlyList<BakeChanceDocument> Bakes,
+    string? ReadyBy = null,
+    string? LikelyReady = null
+);
 
 /// <summary>The chance of a bake.</summary>
 /// <param name="Bake">Its name.</param>

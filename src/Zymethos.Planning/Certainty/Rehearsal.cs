@@ -33,8 +33,16 @@ public sealed record RehearsalResult(
     ImmutableArray<HeadStart> HeadStarts
 )
 {
+    /// <summary>Minutes at which all that was promised was ready, waits that follow the last work included, sorted.</summary>
+    public ImmutableArray<int> Readies { get; init; } = [];
+
     /// <summary>The result in short.</summary>
-    public PlanChance Chance => new(Days, Together, LikelyDone, DoneBy, Needs);
+    public PlanChance Chance =>
+        new(Days, Together, LikelyDone, DoneBy, Needs)
+        {
+            ReadyBy = Readies.IsEmpty ? null : At(Readies, 0.9),
+            LikelyReady = Readies.IsEmpty ? null : At(Readies, 0.5),
+        };
 
     /// <summary>The minute by which nine of ten days are done.</summary>
     public int DoneBy => FinishAt(0.9);
@@ -44,7 +52,10 @@ public sealed record RehearsalResult(
 
     /// <summary>The finish that so large a share of the days kept.</summary>
     /// <param name="share">0 to 1.</param>
-    public int FinishAt(double share) => Finishes[Math.Clamp((int)Math.Ceiling(share * Finishes.Length) - 1, 0, Finishes.Length - 1)];
+    public int FinishAt(double share) => At(Finishes, share);
+
+    private static int At(ImmutableArray<int> sorted, double share) =>
+        sorted[Math.Clamp((int)Math.Ceiling(share * sorted.Length) - 1, 0, sorted.Length - 1)];
 }
 
 /// <summary>
@@ -68,7 +79,7 @@ public static class Rehearsal
     {
         var network = statics.Network;
         var day = new RehearsedDay(statics, rule ?? new DispatchRule());
-        var finishes = new int[draws.Days];
+        var (finishes, readies) = (new int[draws.Days], new int[draws.Days]);
         var (ready, unspoilt) = (new int[network.Bakes.Length], new int[network.Bakes.Length]);
         var missed = new int[network.Links.Length];
         var overbaked = new int[network.Tasks.Length];
@@ -79,6 +90,7 @@ public static class Rehearsal
             day.Live(script, draws.Of(i));
             // A day that cannot go on (an order that contradicts itself) is not well, and lasts as long as the day may.
             finishes[i] = day.IsDone ? day.Finish : network.Horizon;
+            readies[i] = day.IsDone ? day.Ready : network.Horizon;
             if (day.IsWell)
                 well++;
             for (var b = 0; b < ready.Length; b++)
@@ -98,6 +110,7 @@ public static class Rehearsal
 
         var heads = sums.HeadStarts(network, draws.Days);
         Array.Sort(finishes);
+        Array.Sort(readies);
         return new RehearsalResult(
             draws.Days,
             (double)well / draws.Days,
@@ -111,7 +124,10 @@ public static class Rehearsal
                     .OrderByDescending(b => b.Share),
             ],
             heads
-        );
+        )
+        {
+            Readies = [.. readies],
+        };
     }
 
     /// <summary>How each step's time goes with the day's finish: sums for a regression of one on the other.</summary>

@@ -59,6 +59,18 @@ internal sealed class RehearsedDay
     /// <summary>The minute of the last presence.</summary>
     public int Finish { get; private set; }
 
+    /// <summary>The minute at which the last thing is ready, what is only waited for included.</summary>
+    public int Ready
+    {
+        get
+        {
+            var last = 0;
+            foreach (var end in Kitchen.End)
+                last = Math.Max(last, end);
+            return last;
+        }
+    }
+
     /// <summary>The minute of the first presence.</summary>
     public int FirstTouch => _of.Presences.Min(t => Kitchen.Start[t]);
 

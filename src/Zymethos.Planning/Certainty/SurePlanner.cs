@@ -2,6 +2,7 @@ using System.Diagnostics;
 using Zymethos.Core.Kitchens;
 using Zymethos.Core.Recipes;
 using Zymethos.Planning.Checking;
+using Zymethos.Planning.Compile;
 using Zymethos.Planning.Day;
 using Zymethos.Planning.Search;
 
@@ -91,6 +92,34 @@ public static class SurePlanner
                     Kitchen = kitchen,
                 },
             };
+    }
+
+    /// <summary>A first plan, without a search: what a good baker writes down at once, with its chance. Some tens of milliseconds for eight
+    /// recipes. No plan where none was found so quickly; that says nothing of whether there is one.</summary>
+    /// <param name="kitchen">The kitchen.</param>
+    /// <param name="wish">The day.</param>
+    /// <param name="seed">Seed of the orders that are tried.</param>
+    public static ModedOutcome First(Kitchen kitchen, DayWish wish, int seed = 1)
+    {
+        var clock = Stopwatch.StartNew();
+        var compiled = TaskCompiler.Compile(kitchen, wish);
+        if (compiled.Network is not { } network)
+            return new ModedOutcome(null, null, compiled.Faults);
+        var bound = DayBound.Finish(network);
+        if (bound > network.SpanEnd || FirstPlan.Find(network, seed) is not { } plan)
+            return new ModedOutcome(network, new PlanOutcome(PlanStatus.Unknown, null, bound, [], clock.Elapsed), []);
+        var statics = new DayStatics(network);
+        var chance = Rehearsal.Run(statics, DayScript.For(statics, plan), new DayDraws(network, DaysToSayInAHurry, SeedToSay)).Chance;
+        var finish = plan.Finish(network);
+        return new ModedOutcome(
+            network,
+            new PlanOutcome(PlanStatus.Found, plan, Math.Min(bound, finish), [new Progress(clock.Elapsed, finish)], clock.Elapsed)
+            {
+                Chance = chance,
+                Choices = [new PlanChoice(plan, chance)],
+            },
+            []
+        );
     }
 
     private static ModedOutcome PlanAsAsked(Kitchen kitchen, DayWish wish, SolveSettings settings, CancellationToken cancel)

@@ -1,5 +1,6 @@
 using System.Collections.Immutable;
 using Zymethos.Core.Recipes;
+using Zymethos.Core.Safety;
 using Zymethos.Planning.Day;
 using Zymethos.Planning.Rules;
 
@@ -69,9 +70,17 @@ internal static class ByHandCompiler
                 continue;
             var task = network.Tasks[index];
             var minutes = wishes[i].Minutes;
-            if (minutes < task.Low || minutes > TaskNetwork.AfterSpan)
+            if (minutes < Least(task) || minutes > TaskNetwork.AfterSpan)
             {
-                faults.Add(new Fault($"byHand.allow[{i}].minutes", $"“{task.Title}” takes at least {task.Low} minutes."));
+                faults.Add(
+                    new Fault(
+                        $"byHand.allow[{i}].minutes",
+                        minutes < Least(task) && !IsForSafety(task) && Least(task) > 1
+                                ? $"“{task.Title}” takes at least {Least(task)} minutes: it has to go in and come out."
+                            : IsForSafety(task) ? $"“{task.Title}” takes at least {task.Low} minutes: it is that long to be safe to eat."
+                            : $"“{task.Title}” takes 1 minute to {TaskNetwork.AfterSpan / 60} hours."
+                    )
+                );
                 continue;
             }
 
@@ -81,7 +90,10 @@ internal static class ByHandCompiler
                 : task
                     .Hands.Select(h => h.Offset + h.Length == task.Likely && h.Offset > 0 ? h with { Offset = minutes - h.Length } : h)
                     // What is done part-way is left out where the time that is given ends before it.
-                    .Where(h => h.Offset + h.Length <= minutes)
+                    .Where(h =>
+                        h.Offset + h.Length
+                        <= (task.IsAtEnd(h) || h.Offset == minutes - h.Length ? minutes : minutes - TaskCompiler.DoorMinutes)
+                    )
                     .ToImmutableArray();
             network = network with
             {
@@ -91,6 +103,16 @@ internal static class ByHandCompiler
 
         return network;
     }
+
+    /// <summary>The fewest minutes that a baker may give a step: what is done is done, but for waits and heats that make food
+    /// safe.</summary>
+    public static int Least(PlanTask task) =>
+        IsForSafety(task) ? task.Low
+        : task is { Oven: not null, IsHandsOn: false } ? Math.Min(task.Low, (2 * TaskCompiler.DoorMinutes) + 1)
+        : 1;
+
+    private static bool IsForSafety(PlanTask task) =>
+        !task.IsHandsOn && task.Step?.Cautions.Any(c => c is CautionKind.EggFoam or CautionKind.TimeAndTemperature) == true;
 
     private static ImmutableArray<HandsNeed> Around(HandsNeed hands, int minutes, ImmutableArray<Span> breaks)
     {

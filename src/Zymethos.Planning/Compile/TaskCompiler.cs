@@ -227,7 +227,7 @@ public static class TaskCompiler
     /// <summary>The recipe as it is baked on the day: choices made, waits spent, mixed by what mixes it, and only what belongs to the
     /// day.</summary>
     private static Recipe OfDay(Kitchen kitchen, BakeWish bake) =>
-        DayStretch.Of(InHands(InMode(ChosenRecipe.Of(bake.Recipe), bake.Modes), bake, kitchen));
+        DayStretch.Of(InHands(InMode(UsualWindows.Of(ChosenRecipe.Of(bake.Recipe)), bake.Modes), bake, kitchen));
 
     /// <summary>The recipe with its waits spent the chosen way.</summary>
     private static Recipe InMode(Recipe recipe, ImmutableDictionary<string, int> modes) =>

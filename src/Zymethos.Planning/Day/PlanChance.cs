@@ -17,6 +17,13 @@ public sealed record NeedChance(int Bake, double Ready, double Unspoilt);
 /// <param name="Needs">The chance of each bake, in their order.</param>
 public sealed record PlanChance(int Days, double Together, int LikelyDone, int DoneBy, ImmutableArray<NeedChance> Needs)
 {
+    /// <summary>The minute by which, on nine of ten days, all that was promised was ready: cooled, iced, whatever is waited for. Null where
+    /// it was not counted.</summary>
+    public int? ReadyBy { get; init; }
+
+    /// <summary>The minute by which all was ready on half of the days; null where it was not counted.</summary>
+    public int? LikelyReady { get; init; }
+
     /// <summary>By how much it misses a share that was asked for, in whole hundredths; 0 where it reaches it.</summary>
     public int Missing(double asked) => Math.Max(0, (int)Math.Round((asked - Together) * 100, MidpointRounding.AwayFromZero));
 }

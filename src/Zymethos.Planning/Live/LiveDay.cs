@@ -39,6 +39,18 @@ public static class LiveDay
         };
     }
 
+    /// <summary>The wishes of the day from now on, when a step that goes on is done now.</summary>
+    /// <param name="day">The day as planned.</param>
+    /// <param name="wishes">What was decided by hand so far.</param>
+    /// <param name="done">The step; it has begun.</param>
+    /// <param name="now">The minute that it is, later than its start.</param>
+    public static ByHand DoneAt(PlannedDay day, ByHand wishes, PlanTask done, int now)
+    {
+        var rest = From(day, wishes, null, 0, now);
+        var took = now - day.Plan.Tasks[done.Index].Start - OvenDoor.Minutes(day.Network, day.Plan, done);
+        return rest with { Allow = [.. rest.Allow.Where(a => a.Task != done.Id), new AllowWish(done.Id, Math.Max(1, took))] };
+    }
+
     /// <summary>
     /// The late step with its minutes more. Whoever is alone leaves it for a moment when something that has begun needs hands, a bake that
     /// is done above all, and needs so much longer for it.

@@ -1,4 +1,5 @@
 using Zymethos.Core.Measures;
+using Zymethos.Core.Recipes;
 using Zymethos.Planning.Day;
 using Zymethos.Planning.Rules;
 
@@ -42,6 +43,10 @@ public static class Explainer
         if (graph.Floor(task.Index) == graph.Start(task.Index))
             return Floor(network, task, graph);
         var room = graph.Start(task.Index) - graph.EarliestAlone(task.Index);
+        // What begins a chain that cannot wait is kept back for the sake of its end.
+        if (network.Links.FirstOrDefault(l => l.From == task.Index && l is { MaxLag: not null, Window: WindowKind.Hard }) is { } window)
+            return $"Kept back {SpokenTime.Of(room)} so that {Named(network, window.To, task.Bake)} can follow in time on a slow day "
+                + $"too{Because(window)}.";
         return $"It could start {SpokenTime.Of(room)} earlier, but nothing would be done sooner for it: the wait would only move "
             + "behind it.";
     }

@@ -50,9 +50,9 @@ public sealed class PlannedDay
     /// <summary>What became of the plan on rehearsed days; null where none were lived.</summary>
     public PlanChance? Chance { get; init; }
 
-    /// <summary>The minute that may be promised: by which nine of ten rehearsed days were done, or by usual times where none were
+    /// <summary>The minute that may be promised: by which all was ready on nine of ten rehearsed days, or by usual times where none were
     /// lived.</summary>
-    public int PromisedMinute => Chance?.DoneBy ?? Figures.FinishMinute;
+    public int PromisedMinute => Chance?.ReadyBy ?? Chance?.DoneBy ?? Figures.FinishMinute;
 
     /// <summary>Plans to choose from, from the tightest to the surest; empty where none were looked for.</summary>
     public ImmutableArray<PlanChoice> Choices { get; init; } = [];

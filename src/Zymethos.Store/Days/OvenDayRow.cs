@@ -65,13 +65,17 @@ public sealed record SavedPlan(
 /// <param name="DoneBy">Minute by which nine of ten were done.</param>
 /// <param name="Ready">Share of days on which each bake was ready.</param>
 /// <param name="Unspoilt">Share of days on which nothing of each bake was spoilt.</param>
+/// <param name="ReadyBy">Minute by which, on nine of ten, all was ready; null where it was not counted.</param>
+/// <param name="LikelyReady">The same for half of them.</param>
 public sealed record SavedChance(
     int Days,
     double Together,
     int LikelyDone,
     int DoneBy,
     IReadOnlyList<double> Ready,
-    IReadOnlyList<double> Unspoilt
+    IReadOnlyList<double> Unspoilt,
+    int? ReadyBy = null,
+    int? LikelyReady = null
 );
 
 /// <summary>Another plan of the same day that may be chosen.</summary>

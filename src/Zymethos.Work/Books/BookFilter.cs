@@ -36,7 +36,8 @@ public sealed class BookFilter
             || Diets.Stand(AllergenStatement.Of(recipe, knowledge), diet) == DietStand.Suits
         );
 
-    private bool FindsWords(Recipe recipe)
+    /// <summary>Whether every word that is looked for stands in its name, summary or ingredients.</summary>
+    public bool FindsWords(Recipe recipe)
     {
         foreach (var word in (Q ?? "").Split(' ', StringSplitOptions.RemoveEmptyEntries | StringSplitOptions.TrimEntries).Take(10))
         {

@@ -1,3 +1,4 @@
+using Zymethos.Core.Kitchens;
 using Zymethos.Core.Measures;
 using Zymethos.Core.Recipes;
 using Zymethos.Core.Safety;
@@ -81,6 +82,17 @@ public static class RecipeWords
             CautionKind.EggFoam => "heat to 71 °C",
             CautionKind.Honey => "honey",
             _ => "do not seal moist",
+        };
+
+    /// <summary>A caution in a few words, for the line of a run sheet.</summary>
+    /// <param name="caution">Which.</param>
+    /// <param name="says">How the kitchen says heats.</param>
+    public static string Short(CautionKind caution, KitchenSays says) =>
+        caution switch
+        {
+            CautionKind.DoughInOven => "dough in the oven: no heat",
+            CautionKind.EggFoam => $"heat through to {says.Degrees(71.1)}",
+            _ => Of(caution),
         };
 
     /// <summary>An allergen.</summary>

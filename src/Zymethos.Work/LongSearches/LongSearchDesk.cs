@@ -23,7 +23,7 @@ public sealed class LongSearchDesk(ZymethosContext context, IBackgroundJobClient
             Id = Guid.CreateVersion7(),
             Date = date,
             Document = day.Document,
-            Seconds = (time ?? settings.LongSearch).TotalSeconds,
+            Seconds = await ShareAsync(time ?? settings.LongSearch, cancel),
             AskedAt = clock.GetCurrentInstant(),
         };
         context.LongSearches.Add(row);
@@ -41,6 +41,38 @@ public sealed class LongSearchDesk(ZymethosContext context, IBackgroundJobClient
         jobs.Enqueue<LongSearchWorker>(w => w.RunAsync(row.Id, row.KitchenId, CancellationToken.None));
         return row;
     }
+
+    /// <summary>Seconds of search in a house where others wait too: everybody gets some soon rather than one of them all.</summary>
+    private async Task<double> ShareAsync(TimeSpan time, CancellationToken cancel)
+    {
+        var lately = clock.GetCurrentInstant() - Lately;
+        var others = await context
+            .LongSearches.IgnoreQueryFilters()
+            .CountAsync(
+                s =>
+                    (s.State == LongSearchState.Waiting || s.State == LongSearchState.Running)
+                    && s.AskedAt > lately
+                    && s.KitchenId != context.KitchenId,
+                cancel
+            );
+        return Math.Max(Math.Min(time.TotalSeconds, LeastShare), time.TotalSeconds / (1 + (others / 2.0)));
+    }
+
+    /// <summary>How many searches of the whole house began or were asked for before one that waits.</summary>
+    public async Task<int> AheadAsync(LongSearchRow row, CancellationToken cancel) =>
+        await context
+            .LongSearches.IgnoreQueryFilters()
+            .CountAsync(
+                s =>
+                    (s.State == LongSearchState.Waiting || s.State == LongSearchState.Running) && s.AskedAt < row.AskedAt && s.Id != row.Id,
+                cancel
+            );
+
+    // Less than this brings little.
+    private const double LeastShare = 6;
+
+    // What was asked for longer ago and never ended belongs to an instance that is gone.
+    private static readonly Duration Lately = Duration.FromMinutes(3);
 
     /// <summary>The search that is waiting or under way for a date; null when there is none.</summary>
     public async Task<LongSearchRow?> CurrentAsync(LocalDate date, CancellationToken cancel) =>

@@ -171,7 +171,7 @@ public sealed class LongSearchWorker(DbContextOptions<ZymethosContext> options, 
                     $"Found by looking longer, done {Clock(found)}"
                 )
             );
-            return "The day was changed meanwhile; what was found is kept beside it.";
+            return "The day was changed meanwhile; what was found is kept as a copy.";
         }
 
         if (OpenDay.Restore(day) is { } now && !IsBetter(found, now))

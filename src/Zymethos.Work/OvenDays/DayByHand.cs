@@ -52,7 +52,7 @@ public sealed class DayByHand(ZymethosContext context, OpenDay days, PlanDay pla
             return new MoveAnswer(kept, kept.Day is null ? "" : $"{moved.Said}.", moved.Document);
         }
 
-        if (move is HandMove.NeedsMore)
+        if (move is HandMove.NeedsMore or HandMove.IsDone)
             return await GoOnAsync(row, day, moved.Document, moved.Said, seen, cancel);
         var answer = await days.PlanAndKeepAsync(moved.Document, row.Date, moved.Said, cancel, seen: seen);
         if (answer.Day is not { } after)

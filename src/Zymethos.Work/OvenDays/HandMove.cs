@@ -46,6 +46,9 @@ public abstract record HandMove
     /// <param name="Minutes">How many more, from 0 to <see cref="LongestOverrun"/>.</param>
     public sealed record NeedsMore(TaskId Step, int Minutes) : OfStep(Step);
 
+    /// <summary>The step is done while the day goes on, whatever its usual time.</summary>
+    public sealed record IsDone(TaskId Step) : OfStep(Step);
+
     /// <summary>The step is spent in one of its ways.</summary>
     /// <param name="Step">Id of the step.</param>
     /// <param name="Way">Which way, from 0 for the recipe's own; null when the plan may choose.</param>

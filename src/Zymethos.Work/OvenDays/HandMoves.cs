@@ -60,6 +60,7 @@ public static class HandMoves
                 $"{plan.Minutes} min planned for {name}"
             ),
             HandMove.NeedsMore more => Over(document, day, task, more.Minutes, now),
+            HandMove.IsDone => Done(document, day, task, now),
             HandMove.UsualTime => With(
                 document,
                 hands with
@@ -137,13 +138,45 @@ public static class HandMoves
     /// were chosen.</summary>
     private static MovedDay Over(OvenDayDocument document, PlannedDay day, PlanTask task, int more, int? now)
     {
+        return GoOn(
+            document,
+            day,
+            now,
+            (wishes, minute) => LiveDay.From(day, wishes, task, more, minute),
+            minute => $"“{task.Title}” needs {more} min more; the rest planned again from {day.Network.HourOf(minute)}"
+        );
+    }
+
+    /// <summary>A step is done sooner than planned while the day goes on. What has to be as long as it is for safety stays so.</summary>
+    private static MovedDay Done(OvenDayDocument document, PlannedDay day, PlanTask task, int? now)
+    {
+        var (start, end) = (day.Plan.Tasks[task.Index].Start, day.Plan.Tasks[task.Index].End);
+        if (now is { } at && (at <= start || at >= end))
+            return new(null, $"“{task.Title}” is not going on now.");
+        return GoOn(
+            document,
+            day,
+            now,
+            (wishes, minute) => LiveDay.DoneAt(day, wishes, task, minute),
+            minute => $"“{task.Title}” is done; the rest planned again from {day.Network.HourOf(minute)}"
+        );
+    }
+
+    private static MovedDay GoOn(
+        OvenDayDocument document,
+        PlannedDay day,
+        int? now,
+        Func<ByHand, int, ByHand> wishesFrom,
+        Func<int, string> said
+    )
+    {
         if (now is not { } minute)
             return new(null, "The day is not going on. Use “Plan for it” instead.");
         var reader = new DocumentReader();
         var (_, wish) = reader.Read(document);
         if (reader.Faults.Count > 0)
             return new(null, reader.Faults[0].Message);
-        var rest = LiveDay.From(day, wish.ByHand, task, more, minute);
+        var rest = wishesFrom(wish.ByHand, minute);
         string At(int m) => LocalDateTimePattern.CreateWithInvariantCulture("uuuu-MM-dd'T'HH:mm").Format(day.Network.TimeOf(m));
         var hands = (document.ByHand ?? new HandWishesDocument()) with
         {
@@ -170,14 +203,7 @@ public static class HandMoves
                 }
             )
             .ToList();
-        return new(
-            document with
-            {
-                ByHand = hands,
-                Bakes = bakes,
-            },
-            $"“{task.Title}” needs {more} min more; the rest planned again from {day.Network.HourOf(minute)}"
-        );
+        return new(document with { ByHand = hands, Bakes = bakes }, said(minute));
     }
 
     private static MovedDay Mode(OvenDayDocument document, PlanTask task, int? way)

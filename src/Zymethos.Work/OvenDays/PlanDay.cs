@@ -31,6 +31,26 @@ public sealed record PlanAnswer(PlannedDay? Day, IReadOnlyList<Fault> Faults, Cl
 /// <summary>Plans a day from a document, for pages and for the API.</summary>
 public sealed class PlanDay(SolverGate gate)
 {
+    // Days that a plan is lived through which was not searched for by its chance.
+    private const int DaysToSay = 300;
+
+    /// <summary>A first plan at once, for a search that goes on in the background to better; null where none is found so quickly and only a
+    /// search can say more.</summary>
+    public async Task<PlanAnswer?> FirstAsync(OvenDayDocument document, CancellationToken cancel)
+    {
+        var reader = new DocumentReader();
+        var (kitchen, wish) = reader.Read(document);
+        if (reader.Faults.Count > 0)
+            return new PlanAnswer(null, reader.Faults, null);
+        var first = await gate.RunAsync(() => SurePlanner.First(kitchen, wish), cancel);
+        return first switch
+        {
+            { Network: null } => new PlanAnswer(null, first.Faults, null),
+            { Network: { } network, Outcome: { Plan: not null } outcome } => new PlanAnswer(PlannedDay.Of(network, outcome), [], null),
+            _ => null,
+        };
+    }
+
     /// <summary>Plans without saving anything. Without a plan it says what clashes, or, where that is not wanted, nothing at all.</summary>
     public async Task<PlanAnswer> PlanAsync(
         OvenDayDocument document,
@@ -64,6 +84,9 @@ public sealed class PlanDay(SolverGate gate)
             if (moded.Network is not { } network)
                 return new PlanAnswer(null, moded.Faults, null);
             var outcome = moded.Outcome!;
+            // Whoever replans in the midst of a day wants to know how sure the rest is, without a search for surer.
+            if (outcome is { Plan: { } plan, Chance: null })
+                outcome = outcome with { Chance = Rehearsal.Run(network, plan, DaysToSay).Chance };
             return outcome.Plan is not null
                 ? new PlanAnswer(PlannedDay.Of(network, outcome), [], null)
                 : new PlanAnswer(
@@ -103,17 +126,21 @@ public sealed class OpenDay(ZymethosContext context, PlanDay planner, AppSetting
     /// changed since is left as it is, and the answer says so.</param>
     /// <param name="live">The plan that goes on while the rest of it is planned again, quickly and with as few steps moved as can be, and
     /// without an answer to what clashes; null for a day that lies ahead.</param>
+    /// <param name="atOnce">Whether a first plan is enough where there is one, because a search goes on from it in the background.</param>
     public async Task<PlanAnswer> PlanAndKeepAsync(
         OvenDayDocument document,
         LocalDate date,
         string said,
         CancellationToken cancel,
         PlannedDay? live = null,
-        string? seen = null
+        string? seen = null,
+        bool atOnce = false
     )
     {
         if (await ConflictAsync(date, seen, said, cancel) is { } before)
             return before;
+        if (atOnce && await planner.FirstAsync(document, cancel) is { } first)
+            return await KeepAsync(first, document, date, said, seen, cancel);
         var answer = live is null
             ? await planner.PlanAsync(document, settings.PlanTime, 1, cancel)
             : await planner.PlanAsync(document, LiveTime, 1, cancel, Stood(live), withClash: false, withCertainty: false);
@@ -198,7 +225,7 @@ public sealed class OpenDay(ZymethosContext context, PlanDay planner, AppSetting
                 ? $"Yours (“{said.TrimEnd('.')}”) was not kept: look at theirs, and do it again if it still fits."
                 : "Yours was not kept: look at theirs first.";
         if (row is null)
-            return new PlanAnswer(null, [], null) { Conflict = $"This day was taken off from another page. {yours}" };
+            return new PlanAnswer(null, [], null) { Conflict = $"This day was deleted from another page. {yours}" };
         var theirs = await context
             .OvenDayStates.AsNoTracking()
             .Where(s => s.Date == date && s.Number == row.Number)

@@ -53,7 +53,9 @@ public static class SavedPlans
             chance.LikelyDone,
             chance.DoneBy,
             [.. chance.Needs.Select(n => n.Ready)],
-            [.. chance.Needs.Select(n => n.Unspoilt)]
+            [.. chance.Needs.Select(n => n.Unspoilt)],
+            chance.ReadyBy,
+            chance.LikelyReady
         );
 
     private static PlanChance Read(SavedChance saved) =>
@@ -67,7 +69,11 @@ public static class SavedPlans
                     .Ready.Zip(saved.Unspoilt, (ready, unspoilt) => (ready, unspoilt))
                     .Select((n, i) => new NeedChance(i, n.ready, n.unspoilt)),
             ]
-        );
+        )
+        {
+            ReadyBy = saved.ReadyBy,
+            LikelyReady = saved.LikelyReady,
+        };
 
     /// <summary>
     /// The planned day. A plan that was kept with its network is what it was, whatever the rules that made it say today; one without is

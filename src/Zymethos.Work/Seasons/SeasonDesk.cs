@@ -170,7 +170,7 @@ public sealed class SeasonDesk(
     /// quicker.</summary>
     public async Task<IReadOnlyList<Fault>> UndoAsync(Guid id, CancellationToken cancel, string? seen = null) =>
         await context.Seasons.AsNoTracking().SingleOrDefaultAsync(s => s.Id == id, cancel) is { SheetBefore: { } before }
-            ? await ChangeAsync(id, _ => before, "Taken back.", cancel, seen)
+            ? await ChangeAsync(id, _ => before, "Undone.", cancel, seen)
             : [new Fault("", "There is nothing to take back any more.")];
 
     /// <summary>Takes a season away.</summary>

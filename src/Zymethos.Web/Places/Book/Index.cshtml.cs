@@ -17,6 +17,9 @@ public sealed class IndexModel(ZymethosContext context, KitchenBook book) : Page
 {
     private MeasuringHabit _habit;
 
+    /// <summary>How the kitchen says heats.</summary>
+    public KitchenSays Says { get; private set; }
+
     /// <summary>What is looked for.</summary>
     [BindProperty(SupportsGet = true)]
     public BookFilter Filter { get; set; } = new();
@@ -38,7 +41,7 @@ public sealed class IndexModel(ZymethosContext context, KitchenBook book) : Page
     {
         var shelf = await book.ShelfAsync(cancel);
         var (known, all) = (shelf.Known, shelf.All);
-        _habit = known.Kitchen.Habit;
+        (_habit, Says) = (known.Kitchen.Habit, known.Kitchen.Says);
         Count = all.Count;
         Kinds = [.. all.Select(r => r.Kind).Distinct().Order()];
         Recipes = [.. all.Where(r => Filter.Finds(r, known.For(r))).Select(r => RecipeFacts.AsBaked(r, known.For(r)))];

@@ -18,7 +18,7 @@ namespace Zymethos.Web.Places.OvenDay;
 public sealed class DaySetup
 {
     internal static readonly LocalTimePattern ClockPattern = LocalTimePattern.CreateWithInvariantCulture("HH:mm");
-    private List<int> _chosen = [];
+    private List<string> _chosen = [];
 
     /// <summary>The date, "2026-12-05".</summary>
     public string? Date { get; set; }
@@ -84,23 +84,30 @@ public sealed class DaySetup
     /// <summary>How the kitchen says hours and heats.</summary>
     public KitchenSays Says { get; private set; }
 
-    /// <summary>One row for each recipe of the Book.</summary>
-    public List<DaySetupRow> Rows { get; set; } = [];
+    /// <summary>What is chosen from the Book, by the recipe's key.</summary>
+    public Dictionary<string, DaySetupRow> Rows { get; set; } = [];
+
+    /// <summary>The same in the Book's order, with what a form does not carry; not read from the form.</summary>
+    [BindNever]
+    public IReadOnlyList<DaySetupRow> Chosen { get; private set; } = [];
+
+    /// <summary>The recipe that was added last, to go on typing at; empty for none. Not read from the form.</summary>
+    [BindNever]
+    public string Added { get; private set; } = "";
 
     /// <summary>A fresh form.</summary>
-    public static DaySetup Empty(LocalDate date, IReadOnlyList<RecipeRow> recipes) =>
+    public static DaySetup Empty(LocalDate date) =>
         new()
         {
             Date = LocalDatePattern.Iso.Format(date),
             From = "08:00",
             Until = "18:00",
-            Rows = [.. recipes.Select(DaySetupRow.Of)],
         };
 
     /// <summary>The form as it was when a day was planned.</summary>
-    public static DaySetup Of(OvenDayRow row, IReadOnlyList<RecipeRow> recipes)
+    public static DaySetup Of(OvenDayRow row)
     {
-        var setup = Empty(row.Date, recipes);
+        var setup = Empty(row.Date);
         setup.From = row.Document.Day.From;
         setup.SecondOven = row.Document.Kitchen.SecondOven is not null;
         setup.Until = ClockOf(row.Document.Day.Until);
@@ -121,9 +128,8 @@ public sealed class DaySetup
         foreach (var bake in row.Document.Bakes)
         {
             // Half a batch beside whole ones has no row of its own.
-            if (setup.Rows.Find(r => r.Key == bake.Recipe?.Key) is not { Batches: "0" } own)
-                continue;
-            own.Take(bake);
+            if (bake.Recipe?.Key is { } key && !setup.Rows.ContainsKey(key))
+                (setup.Rows[key] = new DaySetupRow()).Take(bake);
         }
 
         return setup;
@@ -135,15 +141,10 @@ public sealed class DaySetup
         (HasOneOven, Says) = (kitchen.SecondOven is null, kitchen.Says);
         while (MoreRests.Count < 2)
             MoreRests.Add(new DayRestRow());
-        Rows =
-        [
-            .. recipes.Select(r =>
-            {
-                var row = Rows.Find(x => x.Key == r.Key) ?? DaySetupRow.Of(r);
-                row.Complete(r, kitchen);
-                return row;
-            }),
-        ];
+        var known = recipes.Where(r => Rows.TryGetValue(r.Key, out var row) && row.IsWanted).ToList();
+        foreach (var recipe in known)
+            Rows[recipe.Key].Complete(recipe, kitchen);
+        Chosen = [.. known.Select(r => Rows[r.Key])];
     }
 
     /// <summary>Makes a change that a way out offered. What it is about and is not in the list any more stays as it is.</summary>
@@ -184,7 +185,19 @@ public sealed class DaySetup
         }
     }
 
-    private DaySetupRow? RowOf(string key) => Rows.Find(r => r.Key == key);
+    private DaySetupRow? RowOf(string key) => Rows.GetValueOrDefault(key);
+
+    /// <summary>Puts a recipe into the day, a batch of it; nothing where it is there already.</summary>
+    public void Add(string key)
+    {
+        if (Rows.TryAdd(key, new DaySetupRow { Batches = "1" }))
+            Added = key;
+        else if (Rows[key] is { Batches: "0" or "" or null } none)
+            (none.Batches, Added) = ("1", key);
+    }
+
+    /// <summary>Takes a recipe out again.</summary>
+    public void Drop(string key) => Rows.Remove(key);
 
     /// <summary>The day to plan; null when a field cannot be read, with the reason at the field.</summary>
     public OvenDayDocument? AsDocument(IReadOnlyList<RecipeRow> recipes, KitchenDocument kitchen, ModelStateDictionary state)
@@ -202,16 +215,17 @@ public sealed class DaySetup
             kitchen = DayKitchen.WithBorrowedOven(kitchen);
         var bakes = new List<BakeDocument>();
         _chosen = [];
-        for (var i = 0; i < Rows.Count; i++)
+        foreach (var row in Chosen)
         {
-            if (Rows[i].AsBake(recipes[i].Document, $"Setup.Rows[{i}]", state) is not { } bake)
+            var recipe = recipes.First(r => r.Key == row.Key);
+            if (row.AsBake(recipe.Document, $"Setup.Rows[{row.Key}]", state) is not { } bake)
                 continue;
-            _chosen.Add(i);
+            _chosen.Add(row.Key);
             bakes.Add(bake);
         }
 
         if (bakes.Count == 0 && state.IsValid)
-            state.AddModelError(FieldOf("bakes"), "Choose at least one recipe: put a 1 beside it.");
+            state.AddModelError(FieldOf("bakes"), "Choose at least one recipe from the Book.");
         return state.IsValid
             ? new OvenDayDocument(kitchen, new DayDocument(Date!, From!, rests?.Until ?? Until!, rests?.Away, meals), bakes)
             : null;

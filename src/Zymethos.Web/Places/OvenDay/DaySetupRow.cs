@@ -9,17 +9,32 @@ using Zymethos.Planning.Day;
 using Zymethos.Planning.WaysOut;
 using Zymethos.Store.Books;
 using Zymethos.Web.Drawing;
+using Zymethos.Work.House;
 
 namespace Zymethos.Web.Places.OvenDay;
 
 /// <summary>A recipe in the set-up.</summary>
 public sealed class DaySetupRow
 {
-    /// <summary>Key of the recipe.</summary>
-    public string Key { get; set; } = "";
+    /// <summary>Key of the recipe; not read from the form.</summary>
+    [BindNever]
+    public string Key { get; private set; } = "";
 
     /// <summary>How many batches, as typed.</summary>
     public string? Batches { get; set; }
+
+    /// <summary>How many pieces, as typed; empty where only batches were said.</summary>
+    public string? Pieces { get; set; }
+
+    /// <summary>Batches as the form showed them: whoever changed them means batches, whoever did not means pieces.</summary>
+    public string? Was { get; set; }
+
+    /// <summary>Pieces of a batch and what they are called; not read from the form.</summary>
+    [BindNever]
+    public (double OfABatch, string Name) Yield { get; private set; } = (1, "");
+
+    /// <summary>Whether any of it is wanted, or something was typed that has to be put right.</summary>
+    public bool IsWanted => (Batches ?? "").Trim() is not ("" or "0") || (Pieces ?? "").Trim() is not ("" or "0");
 
     /// <summary>When it must be ready, as typed; empty when any hour will do.</summary>
     public string? ReadyBy
@@ -75,9 +90,6 @@ public sealed class DaySetupRow
     [BindNever]
     public IReadOnlyList<(string Key, string Title)> InSpell { get; private set; } = [];
 
-    /// <summary>A row without a batch.</summary>
-    public static DaySetupRow Of(RecipeRow recipe) => new() { Key = recipe.Key, Batches = "0" };
-
     /// <summary>What can be said of it that is seldom wanted, in a word each; empty for nothing. Not read from the form.</summary>
     [BindNever]
     public string More =>
@@ -104,7 +116,8 @@ public sealed class DaySetupRow
     public void Complete(RecipeRow row, Zymethos.Core.Kitchens.Kitchen kitchen)
     {
         var recipe = ChosenRecipe.Of(row.ToRecipe());
-        Name = row.Name;
+        (Key, Name) = (row.Key, row.Name);
+        Reckon(recipe);
         Guessed = Spoken.Guessed(recipe);
         Finished = FinishSplit.Words(
             recipe,
@@ -143,6 +156,18 @@ public sealed class DaySetupRow
         ];
     }
 
+    /// <summary>Pieces and batches follow each other.</summary>
+    private void Reckon(Recipe recipe)
+    {
+        Yield = (Math.Max(recipe.Yield.Pieces, 0.01), recipe.Yield.PieceName);
+        var isOfPieces = !string.IsNullOrWhiteSpace(Pieces) && (Batches ?? "").Trim() == (Was ?? "").Trim();
+        if (isOfPieces && WholeNumber.Read(Pieces!.Trim()) is > 0 and < 100_000 and var pieces)
+            Batches = ((int)Math.Ceiling((pieces / Yield.OfABatch) - 1e-9)).ToString(CultureInfo.InvariantCulture);
+        else if (!isOfPieces && WholeNumber.Read((Batches ?? "").Trim()) is > 0 and <= 12 and var batches)
+            Pieces = ((int)Math.Floor((batches * Yield.OfABatch) + 1e-9)).ToString(CultureInfo.InvariantCulture);
+        Was = Batches;
+    }
+
     /// <summary>Takes over what was asked for of a bake.</summary>
     public void Take(BakeDocument bake)
     {
@@ -173,7 +198,16 @@ public sealed class DaySetupRow
             return null;
         if (!int.TryParse(text, NumberStyles.None, CultureInfo.InvariantCulture, out var batches) || batches > 12)
         {
-            state.AddModelError($"{field}.Batches", "Batches are a whole number from 0 to 12.");
+            state.AddModelError(
+                $"{field}.Batches",
+                $"Batches are a whole number from 0 to 12: at most {12 * Yield.OfABatch:0} pieces a day."
+            );
+            return null;
+        }
+
+        if (!string.IsNullOrWhiteSpace(Pieces) && WholeNumber.Read(Pieces.Trim()) is not > 0)
+        {
+            state.AddModelError($"{field}.Pieces", "How many pieces? A whole number, like 48.");
             return null;
         }
 

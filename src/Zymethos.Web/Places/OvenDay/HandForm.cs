@@ -8,7 +8,7 @@ namespace Zymethos.Web.Places.OvenDay;
 /// <summary>A move of the baker's hand as a form or a drag sends it.</summary>
 public sealed class HandForm
 {
-    /// <summary>pin, free, more, over, usual, together, apart, before, unpair, lean or mode.</summary>
+    /// <summary>pin, free, more, over, done, usual, together, apart, before, unpair, lean or mode.</summary>
     public string? Do { get; set; }
 
     /// <summary>Id of the step; empty for a lean.</summary>
@@ -33,6 +33,8 @@ public sealed class HandForm
                 return new HandMove.LetMove(step);
             case "usual":
                 return new HandMove.UsualTime(step);
+            case "done":
+                return new HandMove.IsDone(step);
             case "unpair":
                 return new HandMove.Untie(step);
             case "together":

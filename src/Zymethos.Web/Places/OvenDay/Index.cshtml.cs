@@ -27,6 +27,7 @@ public sealed class IndexModel(
     DayByHand byHand,
     LongSearchDesk desk,
     KitchenBook book,
+    Surer surer,
     AppSettings settings,
     IClock clock
 ) : PageModel
@@ -36,6 +37,31 @@ public sealed class IndexModel(
     /// <summary>The form as it stands or was typed.</summary>
     [BindProperty]
     public DaySetup Setup { get; set; } = new();
+
+    /// <summary>What is looked for in the Book, to be added to the day.</summary>
+    public string Query { get; private set; } = "";
+
+    /// <summary>What the day is about to hold; null while nothing is chosen, or something typed cannot be read.</summary>
+    public DayAhead? Ahead { get; private set; }
+
+    /// <summary>What cannot be read of what was typed so far; empty for nothing.</summary>
+    public string AheadWrong { get; private set; } = "";
+
+    /// <summary>How many recipes are shown to choose from.</summary>
+    private const int MostFinds = 8;
+
+    private IReadOnlyList<ShelvedRecipe> _plannable = [];
+
+    /// <summary>Recipes that were looked for and can be planned, and how many there are altogether.</summary>
+    public (IReadOnlyList<Recipe> Shown, int All) Finds
+    {
+        get
+        {
+            var filter = new BookFilter { Q = Query };
+            var found = _plannable.Where(r => filter.FindsWords(r.Recipe)).ToList();
+            return ([.. found.Take(MostFinds).Select(r => ChosenRecipe.Of(r.Recipe))], found.Count);
+        }
+    }
 
     /// <summary>Recipes of the Book that cannot be planned yet, each with the first thing it lacks.</summary>
     public IReadOnlyList<(string Key, string Name, string Lacks)> NotOffered { get; private set; } = [];
@@ -48,9 +74,6 @@ public sealed class IndexModel(
 
     /// <summary>The kitchen and the state of the kept day that is shown; empty where what is shown is not kept, or not yet.</summary>
     public string Stamp { get; private set; } = "";
-
-    /// <summary>The same with the state of the Book, for the list of what the day holds; empty where somebody typed into it.</summary>
-    public string ListStamp { get; private set; } = "";
 
     /// <summary>What clashes, when the day just asked for has no plan.</summary>
     public ClashReport? Clash { get; private set; }
@@ -112,7 +135,6 @@ public sealed class IndexModel(
 
         Day = standing.Day;
         Stamp = $"{row.KitchenId:N} {row.Id:N}.{row.Version}";
-        ListStamp = ModelState.IsValid ? $"{Stamp} {(await ShelfAsync(cancel)).Stamp}" : "";
         ReadNow();
         IsStale = Day is null;
         Note = Said ?? row.Plan.Note;
@@ -149,7 +171,14 @@ public sealed class IndexModel(
         {
             var date = LocalDatePattern.Iso.Parse(Setup.Date!).Value;
             (document, var let) = await CarryOverAsync(document, date, cancel);
-            var answer = await days.PlanAndKeepAsync(document, date, "Planned from the list", cancel, seen: SeenThen);
+            var answer = await days.PlanAndKeepAsync(
+                document,
+                date,
+                "Planned from the list",
+                cancel,
+                seen: SeenThen,
+                atOnce: settings.SearchesOn
+            );
             if (answer.Conflict.Length > 0)
                 return await QuickerAsync(date, answer.Conflict, cancel);
             foreach (var fault in answer.Faults)
@@ -174,6 +203,59 @@ public sealed class IndexModel(
         if (Day is null)
             Response.StatusCode = StatusCodes.Status422UnprocessableEntity;
         return Request.Headers.ContainsKey("HX-Request") ? Partial("_Planning", this) : Page();
+    }
+
+    /// <summary>The form with a recipe more or less, and what the day is about to hold. Nothing is planned or kept.</summary>
+    public async Task<IActionResult> OnPostSetupAsync(string? add, string? drop, string? q, CancellationToken cancel)
+    {
+        var recipes = await PlannableAsync(cancel);
+        var shelf = await ShelfAsync(cancel);
+        Query = q ?? "";
+        if (add is not null && recipes.Exists(r => r.Key == add))
+        {
+            Setup.Add(add);
+            Query = "";
+        }
+
+        if (drop is not null)
+            Setup.Drop(drop);
+        Setup.Complete(recipes, shelf.Known.Kitchen);
+        // The fields must show what was added, not what was typed before.
+        ModelState.Clear();
+        LookAhead(recipes, shelf.KitchenRow.Document);
+        ViewData[Seen.Field] = SeenThen;
+        if (IsHtmx)
+            return Partial("_Setup", this);
+        await ListDatesAsync(cancel);
+        return Page();
+    }
+
+    /// <summary>What the day is about to hold, as typed so far.</summary>
+    public async Task<IActionResult> OnPostAheadAsync(CancellationToken cancel)
+    {
+        var recipes = await PlannableAsync(cancel);
+        var shelf = await ShelfAsync(cancel);
+        Setup.Complete(recipes, shelf.Known.Kitchen);
+        ModelState.Clear();
+        LookAhead(recipes, shelf.KitchenRow.Document);
+        return Partial("_Ahead", this);
+    }
+
+    /// <summary>Recipes of the Book to choose from.</summary>
+    public async Task<IActionResult> OnGetFindAsync(string? q, CancellationToken cancel)
+    {
+        await PlannableAsync(cancel);
+        Query = q ?? "";
+        return Partial("_Finds", this);
+    }
+
+    private void LookAhead(List<RecipeRow> recipes, KitchenDocument kitchen)
+    {
+        Ahead = null;
+        var quiet = new Microsoft.AspNetCore.Mvc.ModelBinding.ModelStateDictionary();
+        if (Setup.Chosen.Count > 0 && Setup.AsDocument(recipes, kitchen, quiet) is { } document)
+            Ahead = DayAhead.Of(document);
+        AheadWrong = quiet.Values.SelectMany(v => v.Errors).Select(e => e.ErrorMessage).FirstOrDefault() ?? "";
     }
 
     /// <summary>A move of the baker's hand.</summary>
@@ -216,7 +298,7 @@ public sealed class IndexModel(
     {
         if (LocalDatePattern.Iso.Parse(date) is not { Success: true } d)
             return NotFound();
-        if (await days.ConflictAsync(d.Value, SeenThen, "Take the day off", cancel) is { } quicker)
+        if (await days.ConflictAsync(d.Value, SeenThen, "Delete the day", cancel) is { } quicker)
             return await QuickerAsync(d.Value, quicker.Conflict, cancel);
         return await days.TakeOffAsync(d.Value, cancel) ? RedirectToPage(new { date, off = true }) : NotFound();
     }
@@ -233,7 +315,7 @@ public sealed class IndexModel(
     /// <summary>Keeps the plan as an alternative.</summary>
     public async Task<IActionResult> OnPostKeepAsync(string date, CancellationToken cancel) =>
         LocalDatePattern.Iso.Parse(date) is { Success: true } d && await byHand.KeepAsync(d.Value, cancel)
-            ? await ShowAsync(d.Value, "Kept beside. Change the day as you like and compare.", null, cancel)
+            ? await ShowAsync(d.Value, "A copy is kept. Change the day as you like, and compare.", null, cancel)
             : NotFound();
 
     /// <summary>Takes an alternative, or throws it away.</summary>
@@ -259,6 +341,14 @@ public sealed class IndexModel(
             return NotFound();
         var words = await byHand.WhatIfAsync(row, day, task, minutes, cancel);
         return Partial("_WhatIf", $"{Math.Abs(minutes)} min {(minutes > 0 ? "later" : "earlier")}: {words}");
+    }
+
+    /// <summary>What would make the day surer, with what each brings.</summary>
+    public async Task<IActionResult> OnGetSurerAsync(string? date, CancellationToken cancel)
+    {
+        if (await FindAsync(date, cancel) is not { Row: var row, Day: { } day })
+            return NotFound();
+        return Partial("_Surer", (await surer.FindAsync(day, row.Document, cancel), day, DaySetup.Of(row)));
     }
 
     /// <summary>The day lived a thousand times.</summary>
@@ -320,10 +410,10 @@ public sealed class IndexModel(
     {
         if (LocalDatePattern.Iso.Parse(date) is not { Success: true } d)
             return NotFound();
-        if (await days.ConflictAsync(d.Value, SeenThen, back ? "Take back" : "Do again", cancel) is { } quicker)
+        if (await days.ConflictAsync(d.Value, SeenThen, back ? "Undo" : "Redo", cancel) is { } quicker)
             return await QuickerAsync(d.Value, quicker.Conflict, cancel);
         return await byHand.StepAsync(d.Value, back, cancel)
-            ? await ShowAsync(d.Value, back ? "Taken back." : "Done again.", null, cancel)
+            ? await ShowAsync(d.Value, back ? "Undone." : "Redone.", null, cancel)
             : NotFound();
     }
 
@@ -437,7 +527,7 @@ public sealed class IndexModel(
             date is not null && LocalDatePattern.Iso.Parse(date) is { Success: true } parsed
                 ? parsed.Value
                 : (await TodayAsync(cancel)).Next(IsoDayOfWeek.Saturday);
-        Setup = row is null ? DaySetup.Empty(wanted, recipes) : DaySetup.Of(row, recipes);
+        Setup = row is null ? DaySetup.Empty(wanted) : DaySetup.Of(row);
         Setup.Complete(recipes, (await ShelfAsync(cancel)).Known.Kitchen);
         await ListDatesAsync(cancel);
     }
@@ -458,7 +548,8 @@ public sealed class IndexModel(
     {
         var all = (await ShelfAsync(cancel)).Recipes;
         NotOffered = [.. all.Where(r => !r.IsPlannable).Select(r => (r.Row.Key, r.Row.Name, r.Missing[0]))];
-        return [.. all.Where(r => r.IsPlannable).Select(r => r.Row)];
+        _plannable = [.. all.Where(r => r.IsPlannable)];
+        return [.. _plannable.Select(r => r.Row)];
     }
 }
 

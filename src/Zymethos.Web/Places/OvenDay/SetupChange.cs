@@ -61,7 +61,7 @@ public abstract record SetupChange
     /// <param name="setup">The form that it is offered beside.</param>
     public static SetupChange? Of(WayOut way, DaySetup setup)
     {
-        var keys = setup.Rows.Where(r => r.Batches is not ("0" or "" or null)).Select(r => r.Key).ToList();
+        var keys = setup.Chosen.Where(r => r.Batches is not ("0" or "" or null)).Select(r => r.Key).ToList();
         LocalTime? Shift(string? clock, int minutes) =>
             DaySetup.ClockPattern.Parse(clock ?? "") is { Success: true } t ? t.Value.PlusMinutes(minutes) : null;
         string? Key(int? bake) => bake is { } b ? keys.ElementAtOrDefault(b) : null;
