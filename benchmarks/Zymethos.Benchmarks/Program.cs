@@ -2,6 +2,7 @@ using BenchmarkDotNet.Running;
 using Zymethos.Benchmarks;
 using Zymethos.Core.Measures;
 
+// leans [days] [seconds] [recipes]                     each lean by its own figure, on rehearsed days
 // certainty [days] [seconds] [recipes,...] [people]   the first table of docs/performance.md: plans that survive
 // planning [days] [seconds] [recipes,...] [free]      the soonest finish by usual times; free: open doors cost nothing
 // live [days]                                         planning the rest of a day again after a slip
@@ -17,6 +18,9 @@ switch (args.FirstOrDefault() ?? "planning")
             args.Length > 3 ? [.. args[3].Split(',').Select(int.Parse)] : [5, 8, 12],
             args.ElementAtOrDefault(4) != "free"
         );
+        return 0;
+    case "leans":
+        LeanTable.Print(Number(1, 10), Number(2, 5), Number(3, 8));
         return 0;
     case "certainty":
         CertaintyTable.Print(
@@ -40,7 +44,7 @@ switch (args.FirstOrDefault() ?? "planning")
         return 0;
     default:
         Console.Error.WriteLine(
-            "There is: planning [days] [seconds] [recipes,...] [free], certainty [days] [seconds] [recipes,...] [people], "
+            "There is: planning [days] [seconds] [recipes,...] [free], certainty [days] [seconds] [recipes,...] [people], leans [days] [seconds] [recipes], "
                 + "live [days], book [lines], season [seconds] [lots,...] "
                 + "[seasons] and micro."
         );

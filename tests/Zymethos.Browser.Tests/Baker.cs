@@ -58,6 +58,25 @@ public sealed class Baker(Site site, int width = 1280, int height = 800) : IDisp
         field.SendKeys(text);
     }
 
+    /// <summary>Puts a day together in the open form: takes everything out, and finds each recipe by its name.</summary>
+    public void PutTogether(params string[] recipes)
+    {
+        for (var left = All("button[name=drop]").Count; left > 0; left--)
+        {
+            Window.ExecuteScript("arguments[0].click()", All("button[name=drop]")[0]);
+            var now = left - 1;
+            Until(() => All("button[name=drop]").Count == now, "a recipe is taken out");
+        }
+
+        foreach (var recipe in recipes)
+        {
+            Type("#setup-find", recipe);
+            Until(() => Text(".setup-find-name") == recipe, $"{recipe} is found");
+            Find("#setup-find").SendKeys(Keys.Enter);
+            Until(() => All($"[aria-label='Batches of {recipe}']").Count == 1, $"{recipe} is added");
+        }
+    }
+
     /// <summary>Sets a date or time field, whose parts the browser's locale would otherwise decide.</summary>
     public void Set(string css, string value) =>
         Window.ExecuteScript(

@@ -124,6 +124,39 @@ public sealed class DayGoingOnTests(MorningKitchen kitchen) : IClassFixture<Morn
     }
 
     [Fact]
+    public async Task A_step_that_is_done_sooner_ends_now_and_the_rest_is_planned_again()
+    {
+        var baker = await PlannedAsync("market-squash-loaf", "allotment-loaf", "window-shapes", "orchard-almond-slices");
+        var page = await TestKitchen.ParseAsync(await baker.GetAsync($"/oven-day?date={Today}"));
+        string? going = null;
+        foreach (var task in page.QuerySelectorAll(".sheet tr[data-task]").Select(r => r.GetAttribute("data-task")!).Distinct())
+        {
+            var why = await TestKitchen.ParseAsync(
+                await baker.GetAsync($"/oven-day?handler=Why&date={Today}&step={Uri.EscapeDataString(task)}")
+            );
+            if (why.QuerySelector("button[value=done]") is not null)
+                going = task;
+        }
+
+        Assert.NotNull(going);
+        var move = new Dictionary<string, string>
+        {
+            ["date"] = Today,
+            ["Step"] = going,
+            ["Do"] = "done",
+        };
+        var response = await SendAsync(baker, "Hand", move);
+        Assert.Equal(HttpStatusCode.OK, response.StatusCode);
+        Assert.Contains(
+            "is done; the rest planned again from 10:15",
+            (await TestKitchen.ParseAsync(response)).QuerySelector(".note")!.TextContent,
+            StringComparison.Ordinal
+        );
+        // Said twice, it is not going on any more.
+        Assert.Equal(HttpStatusCode.UnprocessableEntity, (await SendAsync(baker, "Hand", move)).StatusCode);
+    }
+
+    [Fact]
     public async Task A_window_that_closes_meanwhile_is_missed_and_said()
     {
         var baker = await PlannedAsync("lantern-plait", "market-squash-loaf", "window-shapes");

@@ -15,6 +15,12 @@ internal sealed class DayStatics
     public DayStatics(TaskNetwork network)
     {
         Network = network;
+        if (network.Pauses is { } pauses)
+        {
+            PausesInTime = pauses with { Stretch = pauses.Stretch + Pauses.Grace };
+            PausesAfterward = pauses with { Stretch = pauses.Stretch + Postponed };
+        }
+
         Tables = new DayTables(network);
         var n = network.Tasks.Length;
         var tasks = network.Tasks;
@@ -118,6 +124,15 @@ internal sealed class DayStatics
     }
 
     public TaskNetwork Network { get; }
+
+    // Who is in the midst of something that cannot wait long sits down after it (by judgement, no source).
+    private const int Postponed = 45;
+
+    /// <summary>Pauses as a sensible baker keeps them, a little late if need be; null for a day without.</summary>
+    public Pauses? PausesInTime { get; }
+
+    /// <summary>The same where something cannot wait long: the pause comes after it.</summary>
+    public Pauses? PausesAfterward { get; }
 
     public DayTables Tables { get; }
 

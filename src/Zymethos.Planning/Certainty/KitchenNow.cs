@@ -180,14 +180,14 @@ internal sealed class KitchenNow
     /// <param name="again">When to look again for whoever pauses now; made smaller only.</param>
     public int RestedHands(int minutes, int closes, ref int again)
     {
-        if (Of.Network.Pauses is not { } pauses)
+        if (Of.PausesInTime is null || Of.PausesAfterward is null)
             return FreeHands(minutes);
         var free = 0;
         for (var h = 0; h < Workers.Length; h++)
         {
             if (!IsFree(h, minutes))
                 continue;
-            var next = Workers[h].Work.Next(pauses, Now, minutes);
+            var next = Workers[h].Work.Next(closes < DayStatics.Never ? Of.PausesAfterward : Of.PausesInTime, Now, minutes);
             if (next <= Now || next > closes)
                 free++;
             else

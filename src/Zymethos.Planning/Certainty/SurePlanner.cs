@@ -40,10 +40,16 @@ public static class SurePlanner
     private const double Reserve = 0.015;
 
     /// <summary>Share of the limit after which the tightest plan has to stand.</summary>
-    private const double TightShare = 0.4;
+    private const double TightShare = 0.3;
 
     /// <summary>Share of the limit by which plans that survive have been looked for.</summary>
     private const double SureShare = 0.82;
+
+    /// <summary>Share of the search that goes to what was asked for.</summary>
+    private const double MainShare = 0.8;
+
+    // Certainties below and above it, for plans to choose from.
+    private static readonly double[] Besides = [0.8, 0.995];
 
     // Shares to which windows are narrowed for other plans to begin from.
     private static readonly double[] Narrower = [0.6, 0.3];
@@ -148,9 +154,12 @@ public static class SurePlanner
     {
         var statics = new DayStatics(network);
         var pool = new List<Plan> { tightest };
+        pool.AddRange(settings.Also.Where(p => p.Tasks.Length == network.Tasks.Length && PlanChecker.Check(network, p).Count == 0));
+        // What weighs otherwise may begin from a plan that is good already.
+        var first = pool.Count == 1 ? tightest : pool.MinBy(p => Cost(statics, p, asked))!;
         var left = (settings.Limit * SureShare) - clock.Elapsed;
         if (left > Least)
-            pool.AddRange(Search(statics, tightest, settings, asked, left, outcome.BoundFinish, cancel));
+            pool.AddRange(Search(statics, first, settings, asked, left, outcome.BoundFinish, cancel));
         pool.AddRange(Tidied(network, pool, settings, settings.Limit - clock.Elapsed, cancel));
         var compare = new DayDraws(network, settings.Limit < Hurry ? DaysInAHurry : DaysToCompare, SeedToCompare);
         var scores = new Score[pool.Count];
@@ -191,6 +200,11 @@ public static class SurePlanner
         };
     }
 
+    private static double Cost(DayStatics statics, Plan plan, double asked) =>
+        new CertaintySearch(statics, new DayDraws(statics.Network, DaysOnTheWay, SeedOfSearch), asked)
+            .Evaluate(DayScript.For(statics, plan), plan.Finish(statics.Network))
+            .Cost;
+
     private static bool IsBetter(PlanChance one, PlanChance other) =>
         one.Together >= other.Together && one.DoneBy <= other.DoneBy && (one.Together > other.Together || one.DoneBy < other.DoneBy);
 
@@ -216,14 +230,37 @@ public static class SurePlanner
             found.Length,
             new ParallelOptions { MaxDegreeOfParallelism = settings.Workers },
             i =>
-                found[i] = new CertaintySearch(statics, draws, Math.Min(1, asked + Reserve)).Improve(
-                    starts[i % starts.Count],
-                    settings.Seed + i,
-                    time,
-                    () => cancel.IsCancellationRequested ? 0 : 1 - (clock.Elapsed / time),
-                    Tell
-                )
+            {
+                // Most of the time for what was asked for, and all of it until that is reached; the rest for plans on either side, to
+                // choose from.
+                var target = Math.Min(1, asked + Reserve);
+                var main = Improve(starts[i % starts.Count], target, MainShare, i, Tell);
+                if (main[0].Score.Together < asked)
+                {
+                    found[i] = [.. main, .. Improve(main[0].Plan, target, 1, i + found.Length, Tell)];
+                    return;
+                }
+
+                var beside = Besides[i % Besides.Length];
+                found[i] = [.. main, .. Improve(beside > asked ? main[0].Plan : tightest, beside, 1, i + found.Length, (_, _) => { })];
+            }
         );
+
+        IReadOnlyList<(Plan Plan, Score Score)> Improve(Plan from, double target, double until, int seed, Action<Plan, Score> tell)
+        {
+            var begun = clock.Elapsed / time;
+            if (begun >= until)
+                return [(from, default)];
+            var share = time * (until - begun);
+            return new CertaintySearch(statics, draws, target).Improve(
+                from,
+                settings.Seed + seed,
+                share,
+                () => cancel.IsCancellationRequested ? 0 : 1 - (((clock.Elapsed / time) - begun) / (until - begun)),
+                tell
+            );
+        }
+
         return found.SelectMany(f => f).Select(f => f.Plan).Where(p => PlanChecker.Check(network, p).Count == 0);
 
         void Tell(Plan plan, Score score)

@@ -18,6 +18,10 @@ public static class DayPlanner
     // Somebody waits for a search as short as this: a better plan and a tidier one are worth more then than a higher bound.
     private static readonly TimeSpan Hurried = TimeSpan.FromSeconds(5);
 
+    /// <summary>The same on a day with pauses, of which the solver knows nothing: its orders seldom keep their finish when pauses come into
+    /// them.</summary>
+    private const double MostOrderShareWithPauses = 0.7;
+
     /// <summary>Share of the limit by which the search for the soonest finish is over in a hurry.</summary>
     private const double HurriedFinishShare = 0.62;
 
@@ -53,7 +57,7 @@ public static class DayPlanner
                 first,
                 settings,
                 best,
-                () => cancel.IsCancellationRequested || clock.Elapsed > settings.Limit * MostOrderShare
+                () => cancel.IsCancellationRequested || clock.Elapsed > settings.Limit * OrderShare(network)
             );
         }
 
@@ -119,12 +123,16 @@ public static class DayPlanner
         return laid is null || stood.Finish(network) <= laid.Finish(network) ? stood : laid;
     }
 
+    private static double OrderShare(TaskNetwork network) => network.Pauses is null ? MostOrderShare : MostOrderShareWithPauses;
+
     /// <summary>Share of the limit by which the search for the soonest finish is over. Without a plan there is nothing to raise a bound
     /// for.</summary>
     private static double FinishShare(TaskNetwork network, SolveSettings settings, BestSoFar best)
     {
         if (best.Best is null)
             return BoundShare;
+        if (network.Pauses is not null)
+            return MostOrderShareWithPauses + 0.1;
         return settings.Limit < Hurried
             ? HurriedFinishShare
             : Math.Clamp(ShortestFinishShare + (ShareOfAStep * (network.Tasks.Length - FewSteps)), ShortestFinishShare, LongestFinishShare);
@@ -133,7 +141,8 @@ public static class DayPlanner
     /// <summary>Looks for better orders, one search on each core with a seed of its own.</summary>
     private static void BetterOrders(TaskNetwork network, Plan first, SolveSettings settings, BestSoFar best, Func<bool> isOver)
     {
-        var tries = OrderSearch.Tries(network, settings.Limit);
+        // As many as the time for it is meant for.
+        var tries = (int)(OrderSearch.Tries(network, settings.Limit) * OrderShare(network) / MostOrderShare);
         var found = new Plan[settings.Workers];
         Parallel.For(
             0,

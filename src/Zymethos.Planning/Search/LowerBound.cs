@@ -68,21 +68,54 @@ internal static class LowerBound
                 )
             )
             .ToList();
-        return Energy(needs, network.Helpers.Length);
+        return Energy(needs, network.Helpers.Length, HandsPauses(network));
+    }
+
+    /// <summary>Minutes of work with the pauses between that nobody goes without: so many stretches as the work fills, less one for each
+    /// person, each with a pause before the next. Touches fit into pauses. Null where no pauses are kept, or the baker holds steps in spite
+    /// of them.</summary>
+    private static Func<IEnumerable<(int Head, int Work, int Tail)>, int>? HandsPauses(TaskNetwork network)
+    {
+        if (network.Pauses is not { } pauses || !network.Pins.IsEmpty)
+            return null;
+        var most = pauses.Stretch + Pauses.Grace;
+        return needs =>
+        {
+            var (work, within, stretches) = (0, 0, 0);
+            foreach (var need in needs)
+            {
+                if (need.Work <= Pauses.Touch)
+                    continue;
+                work += need.Work;
+                // A single piece of work may be longer than a stretch.
+                if (need.Work > most)
+                    stretches++;
+                else
+                    within += need.Work;
+            }
+
+            stretches += (within + most - 1) / most;
+            return work + (Math.Max(0, stretches - network.Helpers.Length) * pauses.Length);
+        };
     }
 
     /// <summary>
     /// For every pair of thresholds: what starts no earlier than the one and is followed by no less than the other still has to be done by
     /// so many hands in between (Jackson's preemptive relaxation, the energy form).
     /// </summary>
-    private static int Energy(List<(int Head, int Work, int Tail)> needs, int capacity)
+    private static int Energy(
+        List<(int Head, int Work, int Tail)> needs,
+        int capacity,
+        Func<IEnumerable<(int Head, int Work, int Tail)>, int>? pauses = null
+    )
     {
         var best = 0;
         foreach (var head in needs.Select(n => n.Head).Distinct())
         {
             foreach (var tail in needs.Select(n => n.Tail).Distinct())
             {
-                var work = needs.Where(n => n.Head >= head && n.Tail >= tail).Sum(n => n.Work);
+                var some = needs.Where(n => n.Head >= head && n.Tail >= tail);
+                var work = Math.Max(some.Sum(n => n.Work), pauses?.Invoke(some) ?? 0);
                 if (work > 0)
                     best = Math.Max(best, head + ((work + capacity - 1) / capacity) + tail);
             }

@@ -23,6 +23,10 @@ public sealed record SolveSettings(TimeSpan Limit, int Seed = 1, int Workers = 2
     /// the process, so it must not.
     /// </summary>
     public Action<BetterPlan>? OnBetter { get; init; }
+
+    /// <summary>Other plans of the same day to be compared with what is found, so that nobody loses a better one by leaning another way;
+    /// what does not obey the day's rules is left out. Usually empty.</summary>
+    public IReadOnlyList<Plan> Also { get; init; } = [];
 }
 
 /// <summary>A better plan on the way.</summary>

@@ -34,6 +34,9 @@ internal sealed partial class Timetable
     private readonly int[] _end;
     private readonly int[] _at;
 
+    // Where in the order each moment was laid; to be believed where the order has it there.
+    private readonly int[] _placeOf;
+
     // Where in the order each task was laid; -1 when it is not in this pass.
     private readonly int[] _laidAt;
 
@@ -62,6 +65,7 @@ internal sealed partial class Timetable
         _lag = [.. day.Incoming.Select(links => links.Select(l => l.MinLag).ToArray())];
         (_notBefore, _start, _end, _laidAt, DoorMinutes, Oven) = (new int[n], new int[n], new int[n], new int[n], new int[n], new int[n]);
         _at = new int[_moments.Length];
+        _placeOf = new int[_moments.Length];
         _earlyWeight = EarlyWeight / Math.Max(1, _moments.Length);
         _seat = [.. _moments.Select(m => new int[m.People])];
         _shelves = [.. _network.Tasks.Select(t => new int[t.Oven?.Items ?? 0])];
@@ -123,7 +127,8 @@ internal sealed partial class Timetable
     }
 
     /// <summary>Lays the day. False where it would be dearer than wanted or cannot be.</summary>
-    /// <param name="order">Every moment once, none before one that comes before it.</param>
+    /// <param name="order">Every moment once, none before one that comes before it. What fits into a pause is put before the work that the
+    /// pause holds back.</param>
     /// <param name="dearest">The highest cost that is of interest.</param>
     /// <param name="brokenWeight">What a minute costs by which the day breaks a window.</param>
     public bool Lay(int[] order, double dearest, double brokenWeight)
@@ -161,7 +166,10 @@ internal sealed partial class Timetable
         for ((_place, _resume) = (_resume, int.MaxValue); _place < order.Length; _place++)
         {
             Remember();
+            if (_pauses is not null)
+                IntoThePause(order);
             var moment = order[_place];
+            _placeOf[moment] = _place;
             if (_moments[moment].Starts)
             {
                 var t = _moments[moment].Task;

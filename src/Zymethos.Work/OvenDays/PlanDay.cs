@@ -60,7 +60,8 @@ public sealed class PlanDay(SolverGate gate)
         IReadOnlyDictionary<TaskId, int>? keep = null,
         bool withClash = true,
         bool isStranger = false,
-        bool withCertainty = true
+        bool withCertainty = true,
+        IReadOnlyList<Plan>? also = null
     )
     {
         var reader = new DocumentReader();
@@ -78,6 +79,7 @@ public sealed class PlanDay(SolverGate gate)
                 {
                     Keep = keep ?? new Dictionary<TaskId, int>(),
                     Certainty = withCertainty ? kitchen.Certainty : null,
+                    Also = also ?? [],
                 },
                 cancel
             );
@@ -127,6 +129,7 @@ public sealed class OpenDay(ZymethosContext context, PlanDay planner, AppSetting
     /// <param name="live">The plan that goes on while the rest of it is planned again, quickly and with as few steps moved as can be, and
     /// without an answer to what clashes; null for a day that lies ahead.</param>
     /// <param name="atOnce">Whether a first plan is enough where there is one, because a search goes on from it in the background.</param>
+    /// <param name="also">Plans of the same day that are known already.</param>
     public async Task<PlanAnswer> PlanAndKeepAsync(
         OvenDayDocument document,
         LocalDate date,
@@ -134,7 +137,8 @@ public sealed class OpenDay(ZymethosContext context, PlanDay planner, AppSetting
         CancellationToken cancel,
         PlannedDay? live = null,
         string? seen = null,
-        bool atOnce = false
+        bool atOnce = false,
+        IReadOnlyList<Plan>? also = null
     )
     {
         if (await ConflictAsync(date, seen, said, cancel) is { } before)
@@ -142,7 +146,7 @@ public sealed class OpenDay(ZymethosContext context, PlanDay planner, AppSetting
         if (atOnce && await planner.FirstAsync(document, cancel) is { } first)
             return await KeepAsync(first, document, date, said, seen, cancel);
         var answer = live is null
-            ? await planner.PlanAsync(document, settings.PlanTime, 1, cancel)
+            ? await planner.PlanAsync(document, settings.PlanTime, 1, cancel, also: also)
             : await planner.PlanAsync(document, LiveTime, 1, cancel, Stood(live), withClash: false, withCertainty: false);
         return await KeepAsync(answer, document, date, said, seen, cancel);
     }

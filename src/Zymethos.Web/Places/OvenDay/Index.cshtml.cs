@@ -33,6 +33,7 @@ public sealed class IndexModel(
 ) : PageModel
 {
     private Task<BookShelf>? _shelf;
+    private int _ahead;
 
     /// <summary>The form as it stands or was typed.</summary>
     [BindProperty]
@@ -103,7 +104,7 @@ public sealed class IndexModel(
     public LongSearchRow? Search { get; private set; }
 
     /// <summary>Where that search stands, in words.</summary>
-    public string SearchWords => Search is null ? "" : LongSearchEvents.Of(Search, clock.GetCurrentInstant()).Words;
+    public string SearchWords => Search is null ? "" : LongSearchEvents.Of(Search, clock.GetCurrentInstant(), _ahead).Words;
 
     /// <summary>What is wrong with the last move of the hand; empty when nothing is.</summary>
     public string MoveWrong { get; private set; } = "";
@@ -452,6 +453,8 @@ public sealed class IndexModel(
         Steps = await byHand.StepsAsync(row, cancel);
         Alternatives = await byHand.AlternativesAsync(row.Date, cancel);
         Search = await desk.CurrentAsync(row.Date, cancel);
+        if (Search is { State: LongSearchState.Waiting } waiting)
+            _ahead = await desk.AheadAsync(waiting, cancel);
     }
 
     /// <summary>What was decided by hand goes along while the day holds the same bakes; else it is let go, and said.</summary>

@@ -29,20 +29,25 @@ public static class LongSearchEvents
         app.MapGet("/oven-day/search/{id:guid}/events", StreamAsync).RequireAuthorization().ExcludeFromDescription();
 
     /// <summary>Where a search stands.</summary>
-    public static SearchNews Of(LongSearchRow row, Instant now)
+    /// <param name="row">The search.</param>
+    /// <param name="now">The moment that it is.</param>
+    /// <param name="ahead">How many others come first while it waits.</param>
+    public static SearchNews Of(LongSearchRow row, Instant now, int ahead = 0)
     {
         var share = row.StartedAt is { } started ? Math.Clamp((now - started).TotalSeconds / Math.Max(1, row.Seconds), 0, 1) : 0;
-        return new SearchNews(row.State.ToString().ToLowerInvariant(), Words(row), row.EndedAt is null ? share : 1, row.Found);
+        return new SearchNews(row.State.ToString().ToLowerInvariant(), Words(row, ahead), row.EndedAt is null ? share : 1, row.Found);
     }
 
-    private static string Words(LongSearchRow row)
+    private static string Words(LongSearchRow row, int ahead)
     {
         if (row.EndedAt is not null)
             return row.Said;
         if (row.State == LongSearchState.Waiting)
-            return "Waiting for its turn.";
+            return ahead == 0
+                ? "This is a first order. The search for a better one begins in a moment."
+                : $"This is a first order. The search for a better one waits: {ahead} before it.";
         if (row.Finish is not { } finish || row.Document.Day.Start is not { } start)
-            return "Looking …";
+            return "Looking for a better order …";
         var gap = finish - row.Bound;
         var says = new KitchenSays(
             row.Document.Kitchen.Habit == DocumentWords.Of(MeasuringHabit.UsCustomary) ? MeasuringHabit.UsCustomary : MeasuringHabit.Metric,
@@ -84,7 +89,8 @@ public static class LongSearchEvents
             var heard = notices.Heard(Notices.OfSearch(id));
             if (await desk.FindAsync(id, cancel) is not { } row)
                 yield break;
-            var news = Of(row, clock.GetCurrentInstant());
+            var ahead = row.State == LongSearchState.Waiting ? await desk.AheadAsync(row, cancel) : 0;
+            var news = Of(row, clock.GetCurrentInstant(), ahead);
             if (news != last)
                 yield return last = news;
             if (row.EndedAt is not null)

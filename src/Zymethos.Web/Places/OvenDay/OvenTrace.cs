@@ -70,9 +70,9 @@ public sealed class OvenTrace
 
     private const double Right = 18;
     private const double Top = 8;
-    private const double LensRow = 24;
-    private const double HeatHeight = 232;
-    private const double HandRow = 30;
+    private const double LensRow = 20;
+    private const double HeatHeight = 176;
+    private const double HandRow = 28;
     private const double Hottest = 260;
     private const double LoadHeight = 17;
 
