@@ -44,7 +44,8 @@ switch (args.FirstOrDefault() ?? "planning")
         return 0;
     default:
         Console.Error.WriteLine(
-            "There is: planning [days] [seconds] [recipes,...] [free], certainty [days] [seconds] [recipes,...] [people], leans [days] [seconds] [recipes], "
+            "There is: planning [days] [seconds] [recipes,...] [free], certainty [days] [seconds] [recipes,...] [people], "
+                + "leans [days] [seconds] [recipes], "
                 + "live [days], book [lines], season [seconds] [lots,...] "
                 + "[seasons] and micro."
         );

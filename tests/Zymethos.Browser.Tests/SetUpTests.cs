@@ -3,7 +3,8 @@ using OpenQA.Selenium;
 
 namespace Zymethos.Browser.Tests;
 
-/// <summary>Putting a day together by keyboard and by touch, in either clock and either measure, and choosing how sure it is to be.</summary>
+/// <summary>Putting a day together by keyboard and by touch, in either clock and either measure, and choosing how sure it is to
+/// be.</summary>
 [Collection(nameof(Site))]
 public sealed class SetUpTests(Site site)
 {

@@ -83,7 +83,7 @@ public sealed class ArrowTests
         ["Planning.Search"] = [.. Day, "Planning.Rules", "Planning.Checking", "Planning.Compile"],
         ["Planning.Reading"] = [.. Day, "Planning.Rules", "Planning.Checking", "Planning.Search"],
         ["Planning.WaysOut"] = [.. Day, "Planning.Rules", "Planning.Compile", "Planning.Search"],
-        ["Planning.Certainty"] = [.. Day, "Planning.Rules", "Planning.Checking", "Planning.Search"],
+        ["Planning.Certainty"] = [.. Day, "Planning.Rules", "Planning.Checking", "Planning.Compile", "Planning.Search"],
         ["Planning.Live"] = [.. Day, "Planning.Rules", "Planning.Reading"],
         ["Planning.Seasons"] = [.. Day, "Planning.Checking", "Planning.Compile", "Planning.Search"],
         ["Interchange.Documents"] = Planned,

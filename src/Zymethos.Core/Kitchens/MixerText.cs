@@ -41,7 +41,8 @@ public static partial class MixerText
     }
 
     [GeneratedRegex(
-        @"^(?<name>[^,;]{1,40})[,;]\s*(?<litres>\d{1,3}(?:[.,]\d{1,2})?)\s*(?:l|litres?|liters?|(?<qt>qts?|quarts?))\.?(?:\s*[,;]\s*(?:(?<not>(?:no|"
+        @"^(?<name>[^,;]{1,40})[,;]\s*(?<litres>\d{1,3}(?:[.,]\d{1,2})?)\s*"
+            + @"(?:l|litres?|liters?|(?<qt>qts?|quarts?))\.?(?:\s*[,;]\s*(?:(?<not>(?:no|"
             + @"not for) (?:bread )?doughs?|batters?(?: only)?|creams?(?: only)?)|(?:kneads|bread dough|any dough|for dough)))?\s*\.?$",
         RegexOptions.IgnoreCase,
         200

@@ -57,7 +57,12 @@ public static partial class PanText
             return (
                 null,
                 $"“{Clip(parts[2])}”: a {shape.ToString().ToLowerInvariant()} pan is given by "
-                    + $"{(round ? "width × depth" : shape == PanShape.Tray ? "length × width" : "length × width × depth")} in {(isUs ? "inches" : "centimetres")}."
+                    + (
+                        round ? "width × depth"
+                        : shape == PanShape.Tray ? "length × width"
+                        : "length × width × depth"
+                    )
+                    + $" in {(isUs ? "inches" : "centimetres")}."
             );
         var cups = parts.Length == 4 ? Cups().Match(parts[3]) : Match.Empty;
         if (shape == PanShape.Muffin && !cups.Success)

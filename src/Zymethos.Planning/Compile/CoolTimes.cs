@@ -51,9 +51,11 @@ public static class CoolTimes
         return new Cooled(
             new DurationEstimate(step.Takes.Low * longer, here, step.Takes.High * longer),
             course.Until(CakeCooling.ColdEnoughToIce) is null
-                ? $"In a room of {kitchen.Says.Degrees(room)} it never gets cold enough to ice ({kitchen.Says.Degrees(CakeCooling.ColdEnoughToIce.Celsius)}): finish it "
+                ? $"In a room of {kitchen.Says.Degrees(room)} it never gets cold enough to ice "
+                    + $"({kitchen.Says.Degrees(CakeCooling.ColdEnoughToIce.Celsius)}): finish it "
                     + "in the refrigerator."
-                : $"In a room of {kitchen.Says.Degrees(room)} it is cold enough to ice after about {SpokenTime.Of((int)Math.Round(here.TotalMinutes))} "
+                : $"In a room of {kitchen.Says.Degrees(room)} it is cold enough to ice after about "
+                    + $"{SpokenTime.Of((int)Math.Round(here.TotalMinutes))} "
                     + $"instead of the recipe's {SpokenTime.Of((int)written.TotalMinutes)}.",
             course,
             before

@@ -135,7 +135,8 @@ internal sealed class NetworkBuilder
                 faults.Add(
                     new Fault(
                         $"bakes[{bake}].recipe.steps[{i}].minutes",
-                        $"\"{step.Title}\" is not ready within three days at {_kitchen.Says.Degrees(_kitchen.RoomAt(_origin.TimeOfDay).Celsius)}: give "
+                        $"\"{step.Title}\" is not ready within three days at "
+                            + $"{_kitchen.Says.Degrees(_kitchen.RoomAt(_origin.TimeOfDay).Celsius)}: give "
                             + "the dough a warmer place, or let it rise in the oven-proof spell."
                     )
                 );
@@ -300,7 +301,8 @@ internal sealed class NetworkBuilder
         var room = _kitchen.RoomAt(_origin.TimeOfDay);
         var water = WaterTemperature.For(RiseTimes.RecipeRoom, room, room, TaskCompiler.MixerWarmsDegrees);
         var warm =
-            $"For a dough of {says.Degrees(RiseTimes.RecipeRoom.Celsius)}, with flour and room at {says.Degrees(room.Celsius)} and a mixer that warms "
+            $"For a dough of {says.Degrees(RiseTimes.RecipeRoom.Celsius)}, with flour and room at "
+            + $"{says.Degrees(room.Celsius)} and a mixer that warms "
             + $"it by about {says.DifferenceNumber(TaskCompiler.MixerWarmsDegrees):0} degrees";
         if (water.Celsius < 2)
             return $"{warm}, {liquid} from the refrigerator is still a little warm.";

@@ -158,7 +158,8 @@ internal sealed class RiseTimes
         Leave(new DoughCourse(start, Refrigerator, constant).At(cold.High));
         return new RoomRise(
             new DurationEstimate(Duration.Min(band.First, cold.Low), band.Likely, Duration.Max(cold.High, band.Likely)),
-            $"In the refrigerator at {_kitchen.Says.Degrees(Refrigerator.Celsius)} it is ready after about {Minutes(band.Likely)} and then holds until "
+            $"In the refrigerator at {_kitchen.Says.Degrees(Refrigerator.Celsius)} it is ready after about "
+                + $"{Minutes(band.Likely)} and then holds until "
                 + $"{Minutes(cold.High)}. Its size decides: about doubled."
         )
         {

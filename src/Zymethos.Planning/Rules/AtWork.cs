@@ -2,8 +2,8 @@ using Zymethos.Planning.Day;
 
 namespace Zymethos.Planning.Rules;
 
-/// <summary>Since when somebody works without a pause, and what they have eaten: enough to say when the next work may begin. Work is told in
-/// order of time.</summary>
+/// <summary>Since when somebody works without a pause, and what they have eaten: enough to say when the next work may begin. Work is told
+/// in order of time.</summary>
 internal struct AtWork
 {
     private int _since;

@@ -9,8 +9,8 @@ internal sealed partial class DayBoard
     private bool IsPausing(PlanTask task, int from, int until) =>
         _network.Pauses is not null && until - from > Pauses.Touch && _day.Held[task.Index] is null;
 
-    /// <summary>The minute itself where somebody can work from it until another with the pauses and meals that are due; else one at which to
-    /// look again.</summary>
+    /// <summary>The minute itself where somebody can work from it until another with the pauses and meals that are due; else one at which
+    /// to look again.</summary>
     private int Rested(int helper, int from, int until)
     {
         var (pauses, work) = (_network.Pauses!, _atWork[helper]);

@@ -7,7 +7,8 @@ using Zymethos.Planning.Search;
 
 namespace Zymethos.Work.OvenDays;
 
-/// <summary>What a day is about to hold, worked out while it is still being put together: no search, a first order and nothing kept.</summary>
+/// <summary>What a day is about to hold, worked out while it is still being put together: no search, a first order and nothing
+/// kept.</summary>
 /// <param name="Hands">Minutes of work, all people together.</param>
 /// <param name="Oven">Minutes with an oven on, in the first order that was laid; null where none was.</param>
 /// <param name="Heats">Different settings of the dial.</param>
@@ -57,8 +58,8 @@ public sealed record DayAhead(
         {
             var (there, wanted) = (network.Resources[pan.Key], pan.Sum(h => h.Units));
             if (wanted > there.Capacity)
-                yield return $"{char.ToUpperInvariant(there.Name[0])}{there.Name[1..]}: {there.Capacity} there, {wanted} filled over the day. "
-                    + "They take turns.";
+                yield return $"{char.ToUpperInvariant(there.Name[0])}{there.Name[1..]}: {there.Capacity} there, {wanted} filled over the "
+                    + "day. They take turns.";
         }
     }
 }

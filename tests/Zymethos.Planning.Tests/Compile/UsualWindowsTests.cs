@@ -8,7 +8,8 @@ using static Zymethos.Tests.RandomDays;
 
 namespace Zymethos.Planning.Tests.Compile;
 
-/// <summary>What waits for the oven waits no longer than its kind bears, and what is done may be ended early, but for what is safe.</summary>
+/// <summary>What waits for the oven waits no longer than its kind bears, and what is done may be ended early, but for what is
+/// safe.</summary>
 public sealed class UsualWindowsTests
 {
     private static readonly Pan Tin = new("tin", Length.FromMillimetres(230), Length.FromMillimetres(130));

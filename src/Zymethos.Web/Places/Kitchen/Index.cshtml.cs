@@ -86,7 +86,8 @@ public sealed class IndexModel(ZymethosContext context, OpenDay days, IClock clo
                 .Select(p =>
                     (
                         p.Name,
-                        $"{kitchen.Says.Litres(p.Volume!.Value.Millilitres / 1000)}, {p.Volume.Value.Millilitres / MeasureUnit.Cup.Size:0.#} cups"
+                        $"{kitchen.Says.Litres(p.Volume!.Value.Millilitres / 1000)}, "
+                            + $"{p.Volume.Value.Millilitres / MeasureUnit.Cup.Size:0.#} cups"
                     )
                 ),
         ];
