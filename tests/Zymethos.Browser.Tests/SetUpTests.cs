@@ -14,7 +14,7 @@ public sealed class SetUpTests(Site site)
         using var baker = new Baker(site);
         baker.SignIn();
         baker.Go("/oven-day?date=2032-06-05");
-        baker.Find("#setup-find").SendKeys("ginger");
+        baker.Find("#setup-find").SendKeys("ginger round");
         baker.Until(() => baker.All(".setup-find").Count == 1, "one recipe is found");
         baker.Find("#setup-find").SendKeys(Keys.ArrowDown);
         Assert.Equal("setup-find", baker.Window.SwitchTo().ActiveElement().GetAttribute("class"));
@@ -76,10 +76,17 @@ public sealed class SetUpTests(Site site)
         baker.Find("#plan-button").Click();
         baker.Until(() => baker.All(".trace").Count == 1, "the day is planned");
         var text = baker.Text("#planning");
+        var errors = baker.ConsoleErrors();
+        // Others bake in this kitchen too.
+        baker.Go("/kitchen");
+        baker.Find("#k-Habit").SendKeys("grams");
+        baker.Find("#k-Clock").SendKeys("17");
+        baker.Find("#save-kitchen").Click();
+        baker.Until(() => baker.All(".note").Count == 1, "the kitchen is as it was");
         Assert.DoesNotContain("°C", text, StringComparison.Ordinal);
         Assert.Contains("°F", text, StringComparison.Ordinal);
         Assert.DoesNotMatch(new Regex(@"\b(?:1[3-9]|2[0-3]):\d\d\b", RegexOptions.None, TimeSpan.FromSeconds(1)), text);
-        Assert.Empty(baker.ConsoleErrors());
+        Assert.Empty(errors);
     }
 
     [Fact]

@@ -89,8 +89,10 @@ public sealed class EditorTests(TestKitchen kitchen) : IClassFixture<TestKitchen
             }
         );
         Assert.Equal("/book/only-dough", saved.RequestMessage!.RequestUri!.AbsolutePath);
+        var finds = await TestKitchen.ParseAsync(await baker.GetAsync("/oven-day?handler=Find&q=Only+dough"));
+        Assert.Empty(finds.QuerySelectorAll("button[name=add]"));
         var day = await TestKitchen.ParseAsync(await baker.GetAsync("/oven-day"));
-        Assert.DoesNotContain("Only dough", day.QuerySelector(".setup-bakes")!.TextContent, StringComparison.Ordinal);
+        Assert.Contains("Only dough", day.QuerySelector(".setup .setup-more")!.TextContent, StringComparison.Ordinal);
         Assert.Contains(
             "Not plannable yet",
             (await TestKitchen.ParseAsync(saved)).QuerySelector(".clash")!.TextContent,

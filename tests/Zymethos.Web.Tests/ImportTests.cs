@@ -149,7 +149,7 @@ public sealed class ImportTests(TestKitchen kitchen) : IClassFixture<TestKitchen
         var third = await TestKitchen.ParseAsync(await SendAsync(baker, Buns));
         Assert.Equal("/book/plain-buns", third.QuerySelector(".note a")!.GetAttribute("href"));
         // The day offers it or says what it lacks, and either way what was guessed is not forgotten.
-        var day = await TestKitchen.ParseAsync(await baker.GetAsync("/oven-day"));
+        var day = await TestKitchen.ParseAsync(await TestKitchen.SetUpAsync(baker, new() { ["add"] = "plain-buns" }));
         var row = day.QuerySelectorAll(".setup-bakes tbody th")
             .FirstOrDefault(t => t.TextContent.Contains("Plain buns", StringComparison.Ordinal));
         Assert.NotNull(row);

@@ -186,8 +186,8 @@ public sealed class IndexModel(
                 ModelState.AddModelError(Setup.FieldOf(fault.Path), fault.Message);
             if (answer.Day is not null)
             {
-                if (settings.SearchesOn && answer.Day.Figures.FinishMinute > answer.Day.BoundFinish)
-                    await desk.BeginAsync(date, cancel, AppSettings.OnTime);
+                if (settings.SearchesOn && IsOpen(answer.Day))
+                    await desk.BeginAsync(date, cancel, settings.OnTime);
                 if (!Request.Headers.ContainsKey("HX-Request"))
                     return RedirectToPage(new { date = Setup.Date });
                 Day = answer.Day;
@@ -404,6 +404,10 @@ public sealed class IndexModel(
             Note = row.Said;
         return Partial("_Planning", this);
     }
+
+    /// <summary>Whether a search may find something sooner, or surer than the kitchen asks for.</summary>
+    private static bool IsOpen(PlannedDay day) =>
+        day.Figures.FinishMinute > day.BoundFinish || day.Chance?.Missing(day.Network.Kitchen.Certainty) > 0;
 
     private bool IsHtmx => Request.Headers.ContainsKey("HX-Request");
 
