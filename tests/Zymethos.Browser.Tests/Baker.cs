@@ -48,7 +48,10 @@ public sealed class Baker(Site site, int width = 1280, int height = 800) : IDisp
             Thread.Sleep(60);
         }
 
-        Assert.Fail($"Waited {seconds} s in vain: {what}. At {Window.Url}");
+        Assert.Fail(
+            $"Waited {seconds} s in vain: {what}. At {Window.Url}. "
+                + string.Join(" | ", All(".note, .said-wrong").Select(n => n.Text).Where(t => t.Length > 0))
+        );
     }
 
     public void Type(string css, string text)

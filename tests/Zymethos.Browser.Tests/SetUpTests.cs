@@ -103,6 +103,8 @@ public sealed class SetUpTests(Site site)
         baker.Until(() => baker.All(".note").Count > 0, "the other plan is taken");
         baker.Find(".certainty summary").Click();
         Assert.DoesNotContain(baker.All(".choices button"), b => b.GetAttribute("aria-label") == wanted);
+        baker.Find("form[action*=Undo] button").Click();
+        baker.Until(() => baker.All("form[action*=Redo] button").Count == 1, "it is undone for whoever bakes here next");
         Assert.Empty(baker.ConsoleErrors());
     }
 }

@@ -73,21 +73,7 @@ public static class SurePlanner
         if (planned is not { Network.Pauses: not null, Outcome.Plan: null } || cancel.IsCancellationRequested)
             return planned;
         // A day on one's feet is better than none; the page says that no pause fits.
-        var without = PlanAsAsked(
-            kitchen with
-            {
-                PauseMinutes = 0,
-            },
-            wish with
-            {
-                Meals = [],
-            },
-            settings with
-            {
-                Limit = settings.Limit / 2,
-            },
-            cancel
-        );
+        var without = PlanAsAsked(kitchen with { PauseMinutes = 0 }, wish with { Meals = [] }, settings, cancel);
         return without.Outcome?.Plan is null
             ? planned
             : without with
@@ -137,6 +123,9 @@ public static class SurePlanner
             asked = Math.Max(asked, Calm);
         var clock = Stopwatch.StartNew();
         var tight = ModeChooser.Plan(kitchen, wish, settings with { Limit = settings.Limit * TightShare }, cancel);
+        // Where there is no plan yet, finding one is worth all the time there is.
+        if (tight is { Network: not null, Outcome: { Plan: null, Status: not PlanStatus.Impossible } } && settings.Limit > clock.Elapsed)
+            tight = ModeChooser.Plan(kitchen, wish, settings with { Limit = settings.Limit - clock.Elapsed }, cancel);
         if (tight is not { Network: { } network, Outcome: { Plan: { } plan } outcome })
             return tight;
         return tight with { Outcome = Sure(network, outcome, plan, settings, asked, clock, cancel) };
