@@ -18,7 +18,7 @@ public sealed class MorningKitchen : TestKitchen
     {
         base.ConfigureWebHost(builder);
         builder.UseSetting("ZYMETHOS_SEARCH_ON", "1");
-        builder.UseSetting("ZYMETHOS_SEARCH_ON_SECONDS", "120");
+        builder.UseSetting("ZYMETHOS_SEARCH_ON_SECONDS", "40");
         builder.ConfigureTestServices(s => s.AddSingleton<IClock>(new Still()));
     }
 

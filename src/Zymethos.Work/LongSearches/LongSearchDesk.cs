@@ -4,6 +4,7 @@ using NodaTime;
 using Zymethos.Store;
 using Zymethos.Store.Days;
 using Zymethos.Work.House;
+using Zymethos.Work.OvenDays;
 
 namespace Zymethos.Work.LongSearches;
 
@@ -45,28 +46,22 @@ public sealed class LongSearchDesk(ZymethosContext context, IBackgroundJobClient
     /// <summary>Seconds of search in a house where others wait too: everybody gets some soon rather than one of them all.</summary>
     private async Task<double> ShareAsync(TimeSpan time, CancellationToken cancel)
     {
-        var lately = clock.GetCurrentInstant() - Lately;
-        var others = await context
-            .LongSearches.IgnoreQueryFilters()
-            .CountAsync(
-                s =>
-                    (s.State == LongSearchState.Waiting || s.State == LongSearchState.Running)
-                    && s.AskedAt > lately
-                    && s.KitchenId != context.KitchenId,
-                cancel
-            );
+        var others = await UnderWay().CountAsync(s => s.KitchenId != context.KitchenId, cancel);
         return Math.Max(Math.Min(time.TotalSeconds, LeastShare), time.TotalSeconds / (1 + (others / 2.0)));
     }
 
     /// <summary>How many searches of the whole house began or were asked for before one that waits.</summary>
     public async Task<int> AheadAsync(LongSearchRow row, CancellationToken cancel) =>
-        await context
+        await UnderWay().CountAsync(s => s.AskedAt < row.AskedAt && s.Id != row.Id, cancel);
+
+    /// <summary>Searches of all kitchens that wait or go on; only ever counted.</summary>
+    private IQueryable<LongSearchRow> UnderWay()
+    {
+        var lately = clock.GetCurrentInstant() - Lately;
+        return context
             .LongSearches.IgnoreQueryFilters()
-            .CountAsync(
-                s =>
-                    (s.State == LongSearchState.Waiting || s.State == LongSearchState.Running) && s.AskedAt < row.AskedAt && s.Id != row.Id,
-                cancel
-            );
+            .Where(s => (s.State == LongSearchState.Waiting || s.State == LongSearchState.Running) && s.AskedAt > lately);
+    }
 
     // Less than this brings little.
     private const double LeastShare = 6;
@@ -86,22 +81,7 @@ public sealed class LongSearchDesk(ZymethosContext context, IBackgroundJobClient
     public async Task<LongSearchRow?> FindAsync(Guid id, CancellationToken cancel) =>
         await context.LongSearches.AsNoTracking().SingleOrDefaultAsync(s => s.Id == id, cancel);
 
-    /// <summary>Asks a search to stop. Two who ask at once ask for the same thing; whoever comes after its end changes nothing.</summary>
-    public async Task StopAsync(Guid id, CancellationToken cancel)
-    {
-        await context
-            .LongSearches.Where(s => s.Id == id && s.State == LongSearchState.Running)
-            .ExecuteUpdateAsync(u => u.SetProperty(s => s.StopAsked, true), cancel);
-        // What nobody took up yet ends at once.
-        await context
-            .LongSearches.Where(s => s.Id == id && s.State == LongSearchState.Waiting)
-            .ExecuteUpdateAsync(
-                u =>
-                    u.SetProperty(s => s.StopAsked, true)
-                        .SetProperty(s => s.State, LongSearchState.Stopped)
-                        .SetProperty(s => s.EndedAt, clock.GetCurrentInstant())
-                        .SetProperty(s => s.Said, "Stopped before it began."),
-                cancel
-            );
-    }
+    /// <summary>Asks a search to stop.</summary>
+    public Task StopAsync(Guid id, CancellationToken cancel) =>
+        EndedSearches.EndAsync(context.LongSearches.Where(s => s.Id == id), clock.GetCurrentInstant(), cancel);
 }

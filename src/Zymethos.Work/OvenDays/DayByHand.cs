@@ -54,9 +54,7 @@ public sealed class DayByHand(ZymethosContext context, OpenDay days, PlanDay pla
 
         if (move is HandMove.NeedsMore or HandMove.IsDone)
             return await GoOnAsync(row, day, moved.Document, moved.Said, seen, cancel);
-        // A day that leans another way is the same day: what was found for it is not forgotten.
-        IReadOnlyList<Plan>? also = move is HandMove.LeanTo ? [day.Plan, .. day.Choices.Select(c => c.Plan)] : null;
-        var answer = await days.PlanAndKeepAsync(moved.Document, row.Date, moved.Said, cancel, seen: seen, also: also);
+        var answer = await days.PlanAndKeepAsync(moved.Document, row.Date, moved.Said, cancel, seen: seen, standing: day);
         if (answer.Day is not { } after)
             return new MoveAnswer(answer, "", moved.Document);
         return new MoveAnswer(answer, $"{moved.Said}. {Difference(day, after)}", moved.Document);

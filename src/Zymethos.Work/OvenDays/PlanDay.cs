@@ -129,7 +129,8 @@ public sealed class OpenDay(ZymethosContext context, PlanDay planner, AppSetting
     /// <param name="live">The plan that goes on while the rest of it is planned again, quickly and with as few steps moved as can be, and
     /// without an answer to what clashes; null for a day that lies ahead.</param>
     /// <param name="atOnce">Whether a first plan is enough where there is one, because a search goes on from it in the background.</param>
-    /// <param name="also">Plans of the same day that are known already.</param>
+    /// <param name="standing">The plan that stands and is changed; null for a day that is planned from nothing. What was found for it is not
+    /// forgotten, and a search that finds nothing by itself begins from where its steps stood.</param>
     public async Task<PlanAnswer> PlanAndKeepAsync(
         OvenDayDocument document,
         LocalDate date,
@@ -138,7 +139,7 @@ public sealed class OpenDay(ZymethosContext context, PlanDay planner, AppSetting
         PlannedDay? live = null,
         string? seen = null,
         bool atOnce = false,
-        IReadOnlyList<Plan>? also = null
+        PlannedDay? standing = null
     )
     {
         if (await ConflictAsync(date, seen, said, cancel) is { } before)
@@ -146,10 +147,17 @@ public sealed class OpenDay(ZymethosContext context, PlanDay planner, AppSetting
         if (atOnce && await planner.FirstAsync(document, cancel) is { } first)
             return await KeepAsync(first, document, date, said, seen, cancel);
         var answer = live is null
-            ? await planner.PlanAsync(document, settings.PlanTime, 1, cancel, also: also)
+            ? await planner.PlanAsync(document, settings.PlanTime, 1, cancel, Hints(standing, document), also: Known(standing))
             : await planner.PlanAsync(document, LiveTime, 1, cancel, Stood(live), withClash: false, withCertainty: false);
         return await KeepAsync(answer, document, date, said, seen, cancel);
     }
+
+    /// <summary>Where steps stood, for a move that holds or ties them; a day that leans another way is free to stand elsewhere.</summary>
+    private static IReadOnlyDictionary<TaskId, int>? Hints(PlannedDay? standing, OvenDayDocument document) =>
+        standing is null || DocumentWords.Of(standing.Network.Lean) != document.Lean ? null : Stood(standing);
+
+    private static IReadOnlyList<Plan> Known(PlannedDay? standing) =>
+        standing is null ? [] : [standing.Plan, .. standing.Choices.Select(c => c.Plan)];
 
     /// <summary>Keeps a plan that was found, as a new state that can be undone; an answer without one is given back as it is.</summary>
     /// <param name="answer">The plan.</param>
@@ -210,9 +218,7 @@ public sealed class OpenDay(ZymethosContext context, PlanDay planner, AppSetting
         }
 
         // A search for the day as it was has nothing to look for any more.
-        await context
-            .LongSearches.Where(s => s.Date == date && s.State == LongSearchState.Running)
-            .ExecuteUpdateAsync(u => u.SetProperty(s => s.StopAsked, true), cancel);
+        await EndedSearches.EndAsync(context.LongSearches.Where(s => s.Date == date), clock.GetCurrentInstant(), cancel);
         return answer;
     }
 
@@ -269,9 +275,7 @@ public sealed class OpenDay(ZymethosContext context, PlanDay planner, AppSetting
             context.OvenDayStates.Add(StateOf(row, 1, "Planned"));
         context.OvenDays.Remove(row);
         await context.SaveChangesAsync(cancel);
-        await context
-            .LongSearches.Where(s => s.Date == date && s.State == LongSearchState.Running)
-            .ExecuteUpdateAsync(u => u.SetProperty(s => s.StopAsked, true), cancel);
+        await EndedSearches.EndAsync(context.LongSearches.Where(s => s.Date == date), clock.GetCurrentInstant(), cancel);
         return true;
     }
 

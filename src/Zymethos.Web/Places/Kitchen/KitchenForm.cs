@@ -4,6 +4,7 @@ using NodaTime;
 using Zymethos.Core.Kitchens;
 using Zymethos.Core.Measures;
 using Zymethos.Interchange.Documents;
+using Zymethos.Web.Setup;
 
 namespace Zymethos.Web.Places.Kitchen;
 
@@ -334,16 +335,10 @@ public sealed class PersonForm
     public string? Name { get; set; }
 
     /// <summary>Free from; empty for the whole day.</summary>
-    public string? From
-    {
-        get;
-        set => field = ClockText.Tidy(value);
-    }
+    [Hour]
+    public string? From { get; set; }
 
     /// <summary>Free until; empty for the whole day.</summary>
-    public string? Until
-    {
-        get;
-        set => field = ClockText.Tidy(value);
-    }
+    [Hour]
+    public string? Until { get; set; }
 }

@@ -6,6 +6,7 @@ using Zymethos.Core.Kitchens;
 using Zymethos.Interchange.Documents;
 using Zymethos.Store.Books;
 using Zymethos.Store.Days;
+using Zymethos.Web.Setup;
 using Zymethos.Work.House;
 using Zymethos.Work.OvenDays;
 
@@ -24,32 +25,20 @@ public sealed class DaySetup
     public string? Date { get; set; }
 
     /// <summary>Start of the span, "08:00".</summary>
-    public string? From
-    {
-        get;
-        set => field = ClockText.Tidy(value);
-    }
+    [Hour]
+    public string? From { get; set; }
 
     /// <summary>End of the span, "18:00".</summary>
-    public string? Until
-    {
-        get;
-        set => field = ClockText.Tidy(value);
-    }
+    [Hour]
+    public string? Until { get; set; }
 
     /// <summary>Start of a rest in between, "22:00"; empty for none.</summary>
-    public string? RestFrom
-    {
-        get;
-        set => field = ClockText.Tidy(value);
-    }
+    [Hour]
+    public string? RestFrom { get; set; }
 
     /// <summary>End of the rest, "07:00", on the next date when it is earlier than its start.</summary>
-    public string? RestUntil
-    {
-        get;
-        set => field = ClockText.Tidy(value);
-    }
+    [Hour]
+    public string? RestUntil { get; set; }
 
     /// <summary>Further rests after it, two rows; an empty row is none.</summary>
     public List<DayRestRow> MoreRests { get; set; } = [new(), new()];
@@ -68,18 +57,12 @@ public sealed class DaySetup
     public string? MealMinutes { get; set; }
 
     /// <summary>The hour from which it may be.</summary>
-    public string? MealFrom
-    {
-        get;
-        set => field = ClockText.Tidy(value);
-    }
+    [Hour]
+    public string? MealFrom { get; set; }
 
     /// <summary>The hour by which it is over.</summary>
-    public string? MealUntil
-    {
-        get;
-        set => field = ClockText.Tidy(value);
-    }
+    [Hour]
+    public string? MealUntil { get; set; }
 
     /// <summary>How the kitchen says hours and heats.</summary>
     public KitchenSays Says { get; private set; }
@@ -344,16 +327,10 @@ public sealed class DaySetup
 public sealed class DayRestRow
 {
     /// <summary>From when.</summary>
-    public string? From
-    {
-        get;
-        set => field = ClockText.Tidy(value);
-    }
+    [Hour]
+    public string? From { get; set; }
 
     /// <summary>Until when.</summary>
-    public string? Until
-    {
-        get;
-        set => field = ClockText.Tidy(value);
-    }
+    [Hour]
+    public string? Until { get; set; }
 }

@@ -1,6 +1,5 @@
 using System.Globalization;
 using Microsoft.AspNetCore.Mvc.ModelBinding;
-using Zymethos.Core.Kitchens;
 using Zymethos.Core.Recipes;
 using Zymethos.Core.Scaling;
 using Zymethos.Interchange.Documents;
@@ -9,6 +8,7 @@ using Zymethos.Planning.Day;
 using Zymethos.Planning.WaysOut;
 using Zymethos.Store.Books;
 using Zymethos.Web.Drawing;
+using Zymethos.Web.Setup;
 using Zymethos.Work.House;
 
 namespace Zymethos.Web.Places.OvenDay;
@@ -37,11 +37,8 @@ public sealed class DaySetupRow
     public bool IsWanted => (Batches ?? "").Trim() is not ("" or "0") || (Pieces ?? "").Trim() is not ("" or "0");
 
     /// <summary>When it must be ready, as typed; empty when any hour will do.</summary>
-    public string? ReadyBy
-    {
-        get;
-        set => field = ClockText.Tidy(value);
-    }
+    [Hour]
+    public string? ReadyBy { get; set; }
 
     /// <summary>Yeast as a multiple of the recipe's, as typed; empty for the recipe's own amount.</summary>
     public string? Yeast { get; set; }

@@ -28,6 +28,7 @@ public sealed class IndexModel(
     LongSearchDesk desk,
     KitchenBook book,
     Surer surer,
+    SolverGate gate,
     AppSettings settings,
     IClock clock
 ) : PageModel
@@ -223,7 +224,7 @@ public sealed class IndexModel(
         Setup.Complete(recipes, shelf.Known.Kitchen);
         // The fields must show what was added, not what was typed before.
         ModelState.Clear();
-        LookAhead(recipes, shelf.KitchenRow.Document);
+        await LookAheadAsync(recipes, shelf.KitchenRow.Document, cancel);
         ViewData[Seen.Field] = SeenThen;
         if (IsHtmx)
             return Partial("_Setup", this);
@@ -238,7 +239,7 @@ public sealed class IndexModel(
         var shelf = await ShelfAsync(cancel);
         Setup.Complete(recipes, shelf.Known.Kitchen);
         ModelState.Clear();
-        LookAhead(recipes, shelf.KitchenRow.Document);
+        await LookAheadAsync(recipes, shelf.KitchenRow.Document, cancel);
         return Partial("_Ahead", this);
     }
 
@@ -250,12 +251,12 @@ public sealed class IndexModel(
         return Partial("_Finds", this);
     }
 
-    private void LookAhead(List<RecipeRow> recipes, KitchenDocument kitchen)
+    private async Task LookAheadAsync(List<RecipeRow> recipes, KitchenDocument kitchen, CancellationToken cancel)
     {
         Ahead = null;
         var quiet = new Microsoft.AspNetCore.Mvc.ModelBinding.ModelStateDictionary();
         if (Setup.Chosen.Count > 0 && Setup.AsDocument(recipes, kitchen, quiet) is { } document)
-            Ahead = DayAhead.Of(document);
+            Ahead = await gate.RunAsync(() => DayAhead.Of(document), cancel);
         AheadWrong = quiet.Values.SelectMany(v => v.Errors).Select(e => e.ErrorMessage).FirstOrDefault() ?? "";
     }
 

@@ -1,7 +1,6 @@
 using System.Runtime.CompilerServices;
 using Microsoft.AspNetCore.Http.HttpResults;
 using NodaTime;
-using Zymethos.Core.Kitchens;
 using Zymethos.Core.Measures;
 using Zymethos.Interchange.Documents;
 using Zymethos.Store.Days;
@@ -49,10 +48,7 @@ public static class LongSearchEvents
         if (row.Finish is not { } finish || row.Document.Day.Start is not { } start)
             return "Looking for a better order …";
         var gap = finish - row.Bound;
-        var says = new KitchenSays(
-            row.Document.Kitchen.Habit == DocumentWords.Of(MeasuringHabit.UsCustomary) ? MeasuringHabit.UsCustomary : MeasuringHabit.Metric,
-            row.Document.Kitchen.Clock == DocumentWords.Of(ClockFace.Hours12) ? ClockFace.Hours12 : ClockFace.Hours24
-        );
+        var says = new DocumentReader().Read(row.Document.Kitchen, "kitchen").Says;
         return $"Best so far: done {says.Hour(start.PlusMinutes(finish))}. "
             + $"{(gap <= 0 ? "No order can finish sooner." : $"No order can finish more than {SpokenTime.Of(gap)} sooner.")}";
     }

@@ -2,10 +2,10 @@ using System.Globalization;
 using Microsoft.AspNetCore.Mvc.ModelBinding;
 using NodaTime;
 using NodaTime.Text;
-using Zymethos.Core.Kitchens;
 using Zymethos.Core.Recipes;
 using Zymethos.Interchange.Documents;
 using Zymethos.Planning.Seasons;
+using Zymethos.Web.Setup;
 
 namespace Zymethos.Web.Places.Season;
 
@@ -40,11 +40,8 @@ public sealed class SeasonForm
     public List<HoursRow> Weekly { get; set; } = [];
 
     /// <summary>The hour of the daily quarter of an hour; empty for none.</summary>
-    public string? Spell
-    {
-        get;
-        set => field = ClockText.Tidy(value);
-    }
+    [Hour]
+    public string? Spell { get; set; }
 
     /// <summary>Dates that differ.</summary>
     public List<HoursRow> Exceptions { get; set; } = [];
@@ -416,11 +413,8 @@ public sealed class OccasionRow
     public string? Date { get; set; }
 
     /// <summary>Its hour.</summary>
-    public string? Time
-    {
-        get;
-        set => field = ClockText.Tidy(value);
-    }
+    [Hour]
+    public string? Time { get; set; }
 
     /// <summary>served, handedOver or posted.</summary>
     public string? Handing { get; set; }
@@ -458,18 +452,12 @@ public sealed class HoursRow
     public string? Day { get; set; }
 
     /// <summary>From when.</summary>
-    public string? From
-    {
-        get;
-        set => field = ClockText.Tidy(value);
-    }
+    [Hour]
+    public string? From { get; set; }
 
     /// <summary>Until when.</summary>
-    public string? Until
-    {
-        get;
-        set => field = ClockText.Tidy(value);
-    }
+    [Hour]
+    public string? Until { get; set; }
 
     /// <summary>How many people.</summary>
     public string? People { get; set; }
