@@ -129,8 +129,8 @@ public sealed class OpenDay(ZymethosContext context, PlanDay planner, AppSetting
     /// <param name="live">The plan that goes on while the rest of it is planned again, quickly and with as few steps moved as can be, and
     /// without an answer to what clashes; null for a day that lies ahead.</param>
     /// <param name="atOnce">Whether a first plan is enough where there is one, because a search goes on from it in the background.</param>
-    /// <param name="standing">The plan that stands and is changed; null for a day that is planned from nothing. What was found for it is not
-    /// forgotten, and a search that finds nothing by itself begins from where its steps stood.</param>
+    /// <param name="standing">The plan that stands and is changed; null for a day that is planned from nothing. What was found for it is
+    /// not forgotten, and a search that finds nothing by itself begins from where its steps stood.</param>
     public async Task<PlanAnswer> PlanAndKeepAsync(
         OvenDayDocument document,
         LocalDate date,
