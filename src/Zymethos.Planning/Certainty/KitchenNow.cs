@@ -128,6 +128,10 @@ internal sealed class KitchenNow
     /// <summary>How many are not done.</summary>
     public int Left { get; set; }
 
+    /// <summary>By oven and setting, the first minute at which the dial, as it was really set, can have brought the heat; null where the
+    /// dial is taken to be set in time.</summary>
+    public int[][]? HeatFrom { get; set; }
+
     /// <summary>The morning.</summary>
     public void Begin(DayScript script)
     {
@@ -292,7 +296,7 @@ internal sealed class KitchenNow
     {
         var (oven, setting) = (Script.Oven[load], Of.SettingOf[load]);
         var tables = Of.Tables;
-        var from = tables.FromCold[oven][setting];
+        var from = Math.Max(tables.FromCold[oven][setting], HeatFrom?[oven][setting] ?? 0);
         foreach (var other in InOven[oven])
         {
             if (Of.SettingOf[other] != setting && other != Of.SpellOf[load])

@@ -75,7 +75,13 @@ public static class Rehearsal
         return Run(statics, DayScript.For(statics, plan), new DayDraws(network, days, seed));
     }
 
-    internal static RehearsalResult Run(DayStatics statics, DayScript script, DayDraws draws, DispatchRule? rule = null)
+    internal static RehearsalResult Run(
+        DayStatics statics,
+        DayScript script,
+        DayDraws draws,
+        DispatchRule? rule = null,
+        Bench.DayFacts? facts = null
+    )
     {
         var network = statics.Network;
         var day = new RehearsedDay(statics, rule ?? new DispatchRule());
@@ -87,7 +93,10 @@ public static class Rehearsal
         var well = 0;
         for (var i = 0; i < draws.Days; i++)
         {
-            day.Live(script, draws.Of(i));
+            if (facts is null)
+                day.Live(script, draws.Of(i));
+            else
+                day.LiveOn(script, draws.Of(i), facts);
             // A day that cannot go on (an order that contradicts itself) is not well, and lasts as long as the day may.
             finishes[i] = day.IsDone ? day.Finish : network.Horizon;
             readies[i] = day.IsDone ? day.Ready : network.Horizon;

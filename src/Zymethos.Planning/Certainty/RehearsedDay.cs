@@ -9,7 +9,7 @@ namespace Zymethos.Planning.Certainty;
 /// rule of the kitchen holds on such a day: hands, mixers, pans, ovens, shelves, doors; only windows may be missed and hours be late, and
 /// those are what is counted. Not for several threads at once.
 /// </summary>
-internal sealed class RehearsedDay
+internal sealed partial class RehearsedDay
 {
     /// <summary>Missing a window, or leaving a bake in, by so many minutes is within what a sensible baker makes up by a cooler corner or a
     /// wet towel (common practice, no source).</summary>
@@ -160,12 +160,14 @@ internal sealed class RehearsedDay
                 list.Clear();
         }
 
-        if (_of.Network.Since > 0)
-            TakeUp(script);
+        if (_facts is not null)
+            TakeUp(_facts);
+        else if (_of.Network.Since > 0)
+            TakeUp();
     }
 
     /// <summary>A day that goes on: what has begun has begun when it was told to.</summary>
-    private void TakeUp(DayScript script)
+    private void TakeUp()
     {
         var since = _of.Network.Since;
         var begun = _of.Network.Pins.Where(p => p.Start < since).OrderBy(p => p.Start).ThenBy(p => _of.Depth[p.Task]).ToList();

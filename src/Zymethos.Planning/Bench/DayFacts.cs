@@ -1,0 +1,175 @@
+using Zymethos.Planning.Certainty;
+using Zymethos.Planning.Day;
+
+namespace Zymethos.Planning.Bench;
+
+/// <summary>What has happened to a step, in minutes of the plan.</summary>
+/// <param name="Start">When it began; -1 while it has not.</param>
+/// <param name="End">When it was done; -1 while it is not.</param>
+/// <param name="Due">When it is to be done, where somebody said so or it is over; -1 for its usual time.</param>
+/// <param name="Touches">How many of its touches were done.</param>
+/// <param name="Helper">Who is or was at it; -1 for nobody in particular.</param>
+internal readonly record struct StepFact(int Start, int End, int Due, int Touches, int Helper)
+{
+    /// <summary>Nothing has happened.</summary>
+    public static readonly StepFact None = new(-1, -1, -1, 0, -1);
+}
+
+/// <summary>
+/// What has happened on a day until a minute of it, by task: what was said on the Bench, and what follows from it. Waits that need no hand
+/// begin by themselves and are over when their time is; what goes before a step that has begun is over, though nobody said so.
+/// </summary>
+internal sealed class DayFacts
+{
+    private readonly StepFact[] _steps;
+
+    private DayFacts(int now, StepFact[] steps, int[][]? heatFrom) => (Now, _steps, HeatFrom) = (now, steps, heatFrom);
+
+    /// <summary>The minute that it is.</summary>
+    public int Now { get; }
+
+    /// <summary>By oven and setting, the first minute at which its dial can have brought the heat; null where nobody spoke of a dial, and
+    /// in all ovens it is taken for granted.</summary>
+    public int[][]? HeatFrom { get; }
+
+    /// <summary>What has happened to a step.</summary>
+    public StepFact this[int task] => _steps[task];
+
+    /// <summary>Works it out.</summary>
+    /// <param name="statics">The day.</param>
+    /// <param name="state">What was said.</param>
+    /// <param name="clock">The day's clock.</param>
+    /// <param name="now">The minute that it is; what was said of later minutes counts as now.</param>
+    public static DayFacts Of(DayStatics statics, BenchState state, DayMinutes clock, int now)
+    {
+        var network = statics.Network;
+        var steps = new StepFact[network.Tasks.Length];
+        int At(Said said) => Math.Clamp(clock.Of(said.At), 0, now);
+        foreach (var task in network.Tasks)
+        {
+            var stand = state.Of(task.Id);
+            var end =
+                stand.Done is { } done ? At(done)
+                : stand.Skipped is { } left ? At(left)
+                : -1;
+            var start =
+                stand.Started is { } begun ? At(begun)
+                : end >= 0
+                    ? stand.Skipped is not null ? end
+                        : Math.Max(0, end - task.Likely)
+                : -1;
+            if (end >= 0)
+                start = Math.Min(start, end);
+            var due =
+                end >= 0 ? end
+                : stand.DueAt is { } at ? clock.Of(at)
+                : stand.PausedFor > NodaTime.Duration.Zero || stand.PausedSince is not null ? start + task.Likely + Left(stand, clock, now)
+                : -1;
+            var who = stand.TakenBy.Length > 0 ? stand.TakenBy : stand.Started?.Who ?? stand.Done?.Who ?? "";
+            steps[task.Index] = new(start, end, due, stand.Touches.Count, Helper(network, who));
+        }
+
+        Infer(statics, steps, now);
+        return new DayFacts(now, steps, HeatOf(statics, state, clock, now));
+    }
+
+    /// <summary>What has not happened at all.</summary>
+    public static DayFacts Nothing(DayStatics statics, int now)
+    {
+        var steps = new StepFact[statics.Likely.Length];
+        Array.Fill(steps, StepFact.None);
+        return new DayFacts(now, steps, null);
+    }
+
+    private static int Left(StepStand stand, DayMinutes clock, int now) =>
+        (int)stand.PausedFor.TotalMinutes + (stand.PausedSince is { } since ? Math.Max(0, now - clock.Of(since)) : 0);
+
+    private static int Helper(TaskNetwork network, string who)
+    {
+        for (var h = 0; h < network.Helpers.Length; h++)
+        {
+            if (who.Length > 0 && network.Helpers[h].Name == who)
+                return h;
+        }
+
+        return -1;
+    }
+
+    private static void Infer(DayStatics of, StepFact[] steps, int now)
+    {
+        var order = Enumerable.Range(0, steps.Length).OrderBy(t => of.Depth[t]).ToArray();
+        // Backward: what lies before something that has begun is over.
+        for (var i = order.Length - 1; i >= 0; i--)
+        {
+            var t = order[i];
+            if (steps[t].Start < 0)
+                continue;
+            foreach (var l in of.In[t])
+            {
+                var before = of.LinkFrom[l];
+                if (steps[before].End >= 0 && steps[before].Start >= 0)
+                    continue;
+                // Dough that is being taken out of the oven has risen until now.
+                var end = Math.Max(0, steps[t].Start - (of.SpellOf[t] == before ? 0 : Math.Max(0, of.LinkLeast[l])));
+                if (steps[before].Start >= 0)
+                    end = Math.Max(end, steps[before].Start);
+                var start = steps[before].Start >= 0 ? steps[before].Start : Math.Max(0, end - of.Likely[before]);
+                steps[before] = steps[before] with { Start = start, End = end, Due = end };
+            }
+        }
+
+        // Forward: waits that nobody needs to begin or end go on by themselves.
+        foreach (var t in order)
+        {
+            if (of.StartsByHand[t] || of.SettingOf[t] >= 0 || of.SpellOf[t] >= 0)
+                continue;
+            if (steps[t].Start < 0)
+            {
+                var from = of.Floor[t];
+                var isOpen = of.In[t].Length > 0;
+                foreach (var l in of.In[t])
+                {
+                    isOpen &= steps[of.LinkFrom[l]].End >= 0;
+                    from = Math.Max(from, steps[of.LinkFrom[l]].End + of.LinkLeast[l]);
+                }
+
+                if (!isOpen || from > now)
+                    continue;
+                steps[t] = steps[t] with { Start = from };
+            }
+
+            var due = steps[t].Due >= 0 ? steps[t].Due : steps[t].Start + of.Likely[t];
+            if (steps[t].End < 0 && due <= now && of.Needs[t].Length == 0)
+                steps[t] = steps[t] with { End = Math.Max(steps[t].Start, due), Due = due };
+        }
+    }
+
+    private static int[][]? HeatOf(DayStatics of, BenchState state, DayMinutes clock, int now)
+    {
+        if (state.Dials.Count == 0)
+            return null;
+        var network = of.Network;
+        var settings = of.Tables.Settings;
+        var heat = new int[network.Kitchen.Ovens.Length][];
+        for (var oven = 0; oven < heat.Length; oven++)
+        {
+            heat[oven] = new int[settings.Length];
+            if (OvenNow.Of(network, state, clock, oven, now) is not { } there)
+                continue;
+            var thermal = network.Thermal(oven);
+            for (var s = 0; s < settings.Length; s++)
+            {
+                if (!settings[s].IsHot)
+                    continue;
+                var wait =
+                    Math.Abs(there.Celsius - settings[s].Celsius) <= OvenNow.Near
+                        ? 0
+                        : thermal.MinutesToHeat(there.Celsius, settings[s].Celsius)
+                            + thermal.MinutesToCool(there.Celsius, settings[s].Celsius, ajar: true);
+                heat[oven][s] = double.IsPositiveInfinity(wait) ? 0 : now + (int)Math.Ceiling(wait - 1e-9);
+            }
+        }
+
+        return heat;
+    }
+}
