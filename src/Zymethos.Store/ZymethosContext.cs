@@ -6,6 +6,7 @@ using Microsoft.EntityFrameworkCore;
 using Microsoft.EntityFrameworkCore.ChangeTracking;
 using Microsoft.EntityFrameworkCore.Metadata.Builders;
 using Zymethos.Store.Accounts;
+using Zymethos.Store.Benches;
 using Zymethos.Store.Books;
 using Zymethos.Store.Days;
 using Zymethos.Store.Kitchens;
@@ -48,6 +49,15 @@ public sealed class ZymethosContext(DbContextOptions<ZymethosContext> options, I
 
     /// <summary>Long searches for better orders of days of the current kitchen.</summary>
     public DbSet<LongSearchRow> LongSearches => Set<LongSearchRow>();
+
+    /// <summary>Days at work, of the current kitchen.</summary>
+    public DbSet<BenchSessionRow> BenchSessions => Set<BenchSessionRow>();
+
+    /// <summary>Touches on the Bench of the current kitchen.</summary>
+    public DbSet<BenchEventRow> BenchEvents => Set<BenchEventRow>();
+
+    /// <summary>Helpers' passes to sessions of the current kitchen.</summary>
+    public DbSet<BenchPassRow> BenchPasses => Set<BenchPassRow>();
 
     /// <summary>Seasons of the current kitchen.</summary>
     public DbSet<SeasonRow> Seasons => Set<SeasonRow>();
@@ -183,6 +193,36 @@ public sealed class ZymethosContext(DbContextOptions<ZymethosContext> options, I
             e.Property(d => d.Worker).HasMaxLength(120);
             Json(e.Property(d => d.Document));
             Json(e.Property(d => d.Plan));
+        });
+        builder.Entity<BenchSessionRow>(e =>
+        {
+            e.ToTable("bench_sessions");
+            e.Property(s => s.Title).HasMaxLength(120);
+            e.HasIndex(s => new { s.KitchenId, s.StartedAt });
+            // One oven, one session.
+            e.HasIndex(s => s.KitchenId).IsUnique().HasFilter("\"EndedAt\" IS NULL");
+            Json(e.Property(s => s.Document));
+            Json(e.Property(s => s.Plan));
+            Json(e.Property(s => s.Planned));
+            e.Property(s => s.Version).IsRowVersion();
+        });
+        builder.Entity<BenchEventRow>(e =>
+        {
+            e.ToTable("bench_events");
+            e.HasKey(b => new { b.SessionId, b.Id });
+            e.Property(b => b.Seq).UseIdentityAlwaysColumn();
+            e.HasIndex(b => new { b.SessionId, b.Seq });
+            e.HasOne<BenchSessionRow>().WithMany().HasForeignKey(b => b.SessionId).OnDelete(DeleteBehavior.Cascade);
+            Json(e.Property(b => b.Document));
+        });
+        builder.Entity<BenchPassRow>(e =>
+        {
+            e.ToTable("bench_passes");
+            e.Property(p => p.Name).HasMaxLength(40);
+            e.Property(p => p.SecretHash).HasMaxLength(64);
+            e.HasIndex(p => p.SecretHash).IsUnique();
+            e.HasIndex(p => p.SessionId);
+            e.HasOne<BenchSessionRow>().WithMany().HasForeignKey(p => p.SessionId).OnDelete(DeleteBehavior.Cascade);
         });
         builder.Entity<SeasonRow>(e =>
         {

@@ -9,10 +9,12 @@ using Zymethos.Store.Accounts;
 using Zymethos.Store.Tenancy;
 using Zymethos.Web.Api;
 using Zymethos.Web.Places.Account;
+using Zymethos.Web.Places.Bench;
 using Zymethos.Web.Places.Book;
 using Zymethos.Web.Places.OvenDay;
 using Zymethos.Web.Places.Season;
 using Zymethos.Web.Setup;
+using Zymethos.Work.Benches;
 using Zymethos.Work.Books;
 using Zymethos.Work.House;
 using Zymethos.Work.OvenDays;
@@ -42,7 +44,7 @@ builder.Services.AddHttpContextAccessor();
 builder.Services.AddScoped<ICurrentKitchen, SignedInKitchen>();
 builder.Services.AddZymethosStore(connection);
 builder.Services.AddKeys(builder.Configuration);
-builder.Services.AddAuthentication(IdentityConstants.ApplicationScheme).AddIdentityCookies();
+builder.Services.AddAuthentication(IdentityConstants.ApplicationScheme).AddHelperDoor(proxy.IsTls).AddIdentityCookies();
 builder
     .Services.AddIdentityCore<Baker>(AccountRules.Apply)
     .AddEntityFrameworkStores<ZymethosContext>()
@@ -53,8 +55,14 @@ builder.Services.ConfigureApplicationCookie(o =>
 {
     AccountRules.Apply(o, proxy.IsTls);
     SignIns.Apply(o);
+    HelperDoor.AnswerScripts(o);
 });
-builder.Services.AddAuthorization();
+builder.Services.AddAuthorization(o =>
+    o.AddPolicy(
+        HelperDoor.Policy,
+        p => p.AddAuthenticationSchemes(IdentityConstants.ApplicationScheme, HelperDoor.Scheme).RequireAuthenticatedUser()
+    )
+);
 builder.Services.AddAntiforgery(o =>
 {
     o.HeaderName = "X-Form-Token";
@@ -69,6 +77,8 @@ builder
         o.RootDirectory = "/Places";
         o.Conventions.AuthorizeFolder("/");
         o.Conventions.AllowAnonymousToFolder("/Account");
+        o.Conventions.AllowAnonymousToPage("/Bench/Join");
+        o.Conventions.AuthorizePage("/Bench/At", HelperDoor.Policy);
         o.Conventions.AllowAnonymousToPage("/Error");
         o.Conventions.AllowAnonymousToPage("/NotFound");
         o.Conventions.AllowAnonymousToPage("/Theme");
@@ -104,6 +114,9 @@ builder.Services.AddScoped<PlanDay>();
 builder.Services.AddScoped<Surer>();
 builder.Services.AddScoped<OpenDay>();
 builder.Services.AddScoped<DayByHand>();
+builder.Services.AddScoped<BenchDesk>();
+builder.Services.AddScoped<BenchTelling>();
+builder.Services.AddScoped<BenchPasses>();
 builder.Services.AddScoped<KitchenBook>();
 builder.Services.AddScoped<BookFile>();
 builder.Services.AddScoped<SeasonDesk>();
@@ -158,6 +171,7 @@ app.MapSeasonsApi();
 app.MapBookDownloads();
 app.MapSeasonFiles();
 app.MapLongSearchEvents();
+app.MapBenchApi();
 app.MapHealth();
 await app.RunAsync();
 

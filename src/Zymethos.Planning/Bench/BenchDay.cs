@@ -100,6 +100,7 @@ public sealed class BenchDay
         )
         {
             Begun = [.. Network.Tasks.Select(t => facts[t.Index].Start)],
+            Due = [.. Network.Tasks.Select(t => day.Due(t.Index))],
             Over = [.. Network.Tasks.Select(t => facts[t.Index].End)],
         };
     }

@@ -30,6 +30,9 @@ public sealed record RestOfDay(
     /// <summary>Steps that have begun by now, told or inferred, and when; by task, -1 for those that have not.</summary>
     public ImmutableArray<int> Begun { get; init; } = [];
 
+    /// <summary>When steps that go on are to be done, open doors counted; by task, without meaning for others.</summary>
+    public ImmutableArray<int> Due { get; init; } = [];
+
     /// <summary>Steps that are over by now, told or inferred, and when; by task, -1 for those that are not.</summary>
     public ImmutableArray<int> Over { get; init; } = [];
 }

@@ -21,6 +21,9 @@ internal sealed partial class RehearsedDay
         Kitchen.HeatFrom = null;
     }
 
+    /// <summary>The minute at which a step that goes on is to be done, whether or not anybody was free for it then.</summary>
+    public int Due(int task) => _due[task];
+
     /// <summary>Windows that had closed before now, by the index of their link.</summary>
     public List<int> MissedBefore { get; } = [];
 
@@ -29,7 +32,7 @@ internal sealed partial class RehearsedDay
         [
             .. _blocks!
                 .SelectMany((blocks, t) => blocks.Select(b => new ExpectedHands(t, NeedAt(t, b), b.Helper, b.From, b.Until)))
-                .Where(h => h.Until > facts.Now && (facts[h.Task].End < 0 || h.From >= facts.Now))
+                .Where(h => h.Until > facts.Now && facts[h.Task].End < 0)
                 .OrderBy(h => h.From)
                 .ThenBy(h => _of.Depth[h.Task]),
         ];

@@ -195,6 +195,140 @@ namespace Zymethos.Store.Migrations
                     b.ToTable("sign_ins", (string)null);
                 });
 
+            modelBuilder.Entity("Zymethos.Store.Benches.BenchEventRow", b =>
+                {
+                    b.Property<Guid>("SessionId")
+                        .HasColumnType("uuid");
+
+                    b.Property<Guid>("Id")
+                        .HasColumnType("uuid");
+
+                    b.Property<string>("Document")
+                        .IsRequired()
+                        .HasColumnType("jsonb");
+
+                    b.Property<Guid>("KitchenId")
+                        .HasColumnType("uuid");
+
+                    b.Property<long>("Seq")
+                        .ValueGeneratedOnAdd()
+                        .HasColumnType("bigint");
+
+                    NpgsqlPropertyBuilderExtensions.UseIdentityAlwaysColumn(b.Property<long>("Seq"));
+
+                    b.Property<Instant>("ToldAt")
+                        .HasColumnType("timestamp with time zone");
+
+                    b.HasKey("SessionId", "Id");
+
+                    b.HasIndex("KitchenId");
+
+                    b.HasIndex("SessionId", "Seq");
+
+                    b.ToTable("bench_events", (string)null);
+                });
+
+            modelBuilder.Entity("Zymethos.Store.Benches.BenchPassRow", b =>
+                {
+                    b.Property<Guid>("Id")
+                        .ValueGeneratedOnAdd()
+                        .HasColumnType("uuid");
+
+                    b.Property<Guid>("KitchenId")
+                        .HasColumnType("uuid");
+
+                    b.Property<Instant>("MadeAt")
+                        .HasColumnType("timestamp with time zone");
+
+                    b.Property<string>("Name")
+                        .IsRequired()
+                        .HasMaxLength(40)
+                        .HasColumnType("character varying(40)");
+
+                    b.Property<string>("SecretHash")
+                        .IsRequired()
+                        .HasMaxLength(64)
+                        .HasColumnType("character varying(64)");
+
+                    b.Property<Guid>("SessionId")
+                        .HasColumnType("uuid");
+
+                    b.Property<Instant?>("ShutOutAt")
+                        .HasColumnType("timestamp with time zone");
+
+                    b.Property<Instant>("Until")
+                        .HasColumnType("timestamp with time zone");
+
+                    b.Property<Instant?>("UsedAt")
+                        .HasColumnType("timestamp with time zone");
+
+                    b.HasKey("Id");
+
+                    b.HasIndex("KitchenId");
+
+                    b.HasIndex("SecretHash")
+                        .IsUnique();
+
+                    b.HasIndex("SessionId");
+
+                    b.ToTable("bench_passes", (string)null);
+                });
+
+            modelBuilder.Entity("Zymethos.Store.Benches.BenchSessionRow", b =>
+                {
+                    b.Property<Guid>("Id")
+                        .ValueGeneratedOnAdd()
+                        .HasColumnType("uuid");
+
+                    b.Property<LocalDate?>("DayDate")
+                        .HasColumnType("date");
+
+                    b.Property<string>("Document")
+                        .IsRequired()
+                        .HasColumnType("jsonb");
+
+                    b.Property<Instant?>("EndedAt")
+                        .HasColumnType("timestamp with time zone");
+
+                    b.Property<Guid>("KitchenId")
+                        .HasColumnType("uuid");
+
+                    b.Property<string>("Plan")
+                        .IsRequired()
+                        .HasColumnType("jsonb");
+
+                    b.Property<int>("PlanNumber")
+                        .HasColumnType("integer");
+
+                    b.Property<string>("Planned")
+                        .IsRequired()
+                        .HasColumnType("jsonb");
+
+                    b.Property<Instant>("StartedAt")
+                        .HasColumnType("timestamp with time zone");
+
+                    b.Property<string>("Title")
+                        .IsRequired()
+                        .HasMaxLength(120)
+                        .HasColumnType("character varying(120)");
+
+                    b.Property<uint>("Version")
+                        .IsConcurrencyToken()
+                        .ValueGeneratedOnAddOrUpdate()
+                        .HasColumnType("xid")
+                        .HasColumnName("xmin");
+
+                    b.HasKey("Id");
+
+                    b.HasIndex("KitchenId")
+                        .IsUnique()
+                        .HasFilter("\"EndedAt\" IS NULL");
+
+                    b.HasIndex("KitchenId", "StartedAt");
+
+                    b.ToTable("bench_sessions", (string)null);
+                });
+
             modelBuilder.Entity("Zymethos.Store.Books.FlourTallyRow", b =>
                 {
                     b.Property<Guid>("Id")
@@ -619,9 +753,10 @@ namespace Zymethos.Store.Migrations
                         .ValueGeneratedOnAdd()
                         .HasColumnType("uuid");
 
-                    b.Property<string>("FeedKey")
+                    b.Property<string>("CalendarKey")
                         .HasMaxLength(64)
-                        .HasColumnType("character varying(64)");
+                        .HasColumnType("character varying(64)")
+                        .HasColumnName("FeedKey");
 
                     b.Property<bool>("IsSearching")
                         .HasColumnType("boolean");
@@ -670,7 +805,7 @@ namespace Zymethos.Store.Migrations
 
                     b.HasKey("Id");
 
-                    b.HasIndex("FeedKey")
+                    b.HasIndex("CalendarKey")
                         .IsUnique();
 
                     b.HasIndex("KitchenId", "MadeAt");
@@ -719,6 +854,45 @@ namespace Zymethos.Store.Migrations
                     b.HasOne("Zymethos.Store.Accounts.Baker", null)
                         .WithMany()
                         .HasForeignKey("BakerId")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired();
+                });
+
+            modelBuilder.Entity("Zymethos.Store.Benches.BenchEventRow", b =>
+                {
+                    b.HasOne("Zymethos.Store.Kitchens.KitchenRow", null)
+                        .WithMany()
+                        .HasForeignKey("KitchenId")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired();
+
+                    b.HasOne("Zymethos.Store.Benches.BenchSessionRow", null)
+                        .WithMany()
+                        .HasForeignKey("SessionId")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired();
+                });
+
+            modelBuilder.Entity("Zymethos.Store.Benches.BenchPassRow", b =>
+                {
+                    b.HasOne("Zymethos.Store.Kitchens.KitchenRow", null)
+                        .WithMany()
+                        .HasForeignKey("KitchenId")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired();
+
+                    b.HasOne("Zymethos.Store.Benches.BenchSessionRow", null)
+                        .WithMany()
+                        .HasForeignKey("SessionId")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired();
+                });
+
+            modelBuilder.Entity("Zymethos.Store.Benches.BenchSessionRow", b =>
+                {
+                    b.HasOne("Zymethos.Store.Kitchens.KitchenRow", null)
+                        .WithMany()
+                        .HasForeignKey("KitchenId")
                         .OnDelete(DeleteBehavior.Cascade)
                         .IsRequired();
                 });

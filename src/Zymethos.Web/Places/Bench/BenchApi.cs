@@ -1,0 +1,177 @@
+using System.Runtime.CompilerServices;
+using NodaTime;
+using Zymethos.Interchange.Documents;
+using Zymethos.Web.Api;
+using Zymethos.Work.Benches;
+using Zymethos.Work.Books;
+using Zymethos.Work.House;
+using Zymethos.Work.OvenDays;
+
+namespace Zymethos.Web.Places.Bench;
+
+/// <summary>That a session has something new.</summary>
+/// <param name="Seq">Up to which event.</param>
+/// <param name="Plan">Which plan.</param>
+public sealed record BenchStir(long Seq, int Plan);
+
+/// <summary>Another order that is offered.</summary>
+/// <param name="Words">What it would change.</param>
+/// <param name="Plan">The plan it was found for.</param>
+/// <param name="Starts">The minute of each step, to send back when it is taken.</param>
+public sealed record BenchOffer(string Words, int Plan, IReadOnlyList<int> Starts);
+
+/// <summary>An order that is taken.</summary>
+/// <param name="Plan">The plan it was found for.</param>
+/// <param name="Starts">As it was offered.</param>
+public sealed record BenchTaken(int Plan, IReadOnlyList<int> Starts);
+
+/// <summary>
+/// What the Bench's scripts call. Calls that change something carry JSON and a header of their own, which no page of another site can send;
+/// a form's token would be too old after a day without the server.
+/// </summary>
+public static class BenchApi
+{
+    /// <summary>The header that calls which change something carry.</summary>
+    public const string Header = "X-Bench";
+
+    private static readonly TimeSpan Look = TimeSpan.FromSeconds(5);
+
+    /// <summary>Maps the calls.</summary>
+    public static void MapBenchApi(this IEndpointRouteBuilder app)
+    {
+        var bench = app.MapGroup("/bench/{id:guid}")
+            .RequireAuthorization(HelperDoor.Policy)
+            .ExcludeFromDescription()
+            .AddEndpointFilter(async (call, next) =>
+                call.HttpContext.Request.RouteValues["id"] is string id
+                && HelperDoor.MaySee(call.HttpContext.User, Guid.Parse(id))
+                && (HttpMethods.IsGet(call.HttpContext.Request.Method) || call.HttpContext.Request.Headers.ContainsKey(Header))
+                    ? await next(call)
+                    : TypedResults.NotFound()
+            );
+        bench.MapGet("/sheet", SheetAsync);
+        bench.MapGet("/news", NewsAsync);
+        bench.MapPost("/events", TellAsync).DisableAntiforgery();
+        bench.MapGet("/offer", OfferAsync);
+        bench.MapPost("/order", TakeAsync).DisableAntiforgery();
+        bench.MapPost("/away", AwayAsync).DisableAntiforgery();
+        bench.MapGet("/stream", StreamAsync);
+    }
+
+    private static async Task<IResult> SheetAsync(Guid id, BenchDesk desk, KitchenBook book, CancellationToken cancel)
+    {
+        if (await desk.OpenAsync(id, cancel) is not { } work)
+            return TypedResults.NotFound();
+        var shelf = await book.ShelfAsync(cancel);
+        return Results.Json(BenchSheet.Of(work, shelf.Known.Knowledge.With(work.Day.Network.Kitchen.FlourHabit)), OpenJson.Options);
+    }
+
+    private static async Task<IResult> NewsAsync(Guid id, long? after, BenchDesk desk, IClock clock, CancellationToken cancel)
+    {
+        if (await desk.LookAsync(id, cancel) is not { } look)
+            return TypedResults.NotFound();
+        var rows = await desk.EventsAfterAsync(id, after ?? 0, cancel);
+        return Results.Json(BenchNews.Of(look, rows, clock.GetCurrentInstant()), OpenJson.Options);
+    }
+
+    private static async Task<IResult> TellAsync(
+        Guid id,
+        HttpRequest request,
+        BenchDesk desk,
+        BenchTelling telling,
+        CancellationToken cancel
+    )
+    {
+        if (!await desk.ExistsAsync(id, cancel))
+            return TypedResults.NotFound();
+        var (read, problem) = await ApiBody.ReadAsync<BenchEventsDocument>(request, cancel);
+        if (read is not { } told)
+            return problem!;
+        if (told.Events.Count > BenchTelling.MostAtOnce)
+            return Problems.Make(
+                StatusCodes.Status400BadRequest,
+                "too-many",
+                "Too many touches at once.",
+                $"At most {BenchTelling.MostAtOnce} are taken at once; send them in parts."
+            );
+        // What was begun to be kept is kept, also when the phone loses its line meanwhile.
+        return Results.Json(await telling.TellAsync(id, told, CancellationToken.None), OpenJson.Options);
+    }
+
+    private static async Task<IResult> OfferAsync(Guid id, BenchDesk desk, CancellationToken cancel)
+    {
+        if (await desk.LookAsync(id, cancel) is not { } look)
+            return TypedResults.NotFound();
+        try
+        {
+            if (await desk.OfferAsync(look, cancel) is not { } other)
+                return TypedResults.NoContent();
+            return Results.Json(
+                new BenchOffer(OfferWords.Of(look, other), look.Work.Row.PlanNumber, [.. other.Plan.Tasks.Select(t => t.Start)]),
+                OpenJson.Options
+            );
+        }
+        catch (QueueFullException)
+        {
+            return TypedResults.StatusCode(StatusCodes.Status503ServiceUnavailable);
+        }
+    }
+
+    private static async Task<IResult> TakeAsync(Guid id, HttpRequest request, BenchDesk desk, CancellationToken cancel)
+    {
+        var (read, problem) = await ApiBody.ReadAsync<BenchTaken>(request, cancel);
+        if (read is not { } taken)
+            return problem!;
+        return await desk.TakeAsync(id, taken.Starts, taken.Plan, cancel)
+            ? TypedResults.NoContent()
+            : Problems.Make(
+                StatusCodes.Status409Conflict,
+                "not-any-more",
+                "That order does not fit any more.",
+                "The day has gone on meanwhile; it stays in the order it is in."
+            );
+    }
+
+    private static async Task<IResult> AwayAsync(Guid id, HttpContext http, BenchDesk desk, CancellationToken cancel) =>
+        !HelperDoor.IsHelper(http.User) && await desk.PutAwayAsync(id, away: true, cancel) ? TypedResults.NoContent() : TypedResults.NotFound();
+
+    private static async Task<IResult> StreamAsync(
+        Guid id,
+        HttpContext http,
+        BenchDesk desk,
+        BenchPasses passes,
+        Notices notices,
+        IHostApplicationLifetime lifetime,
+        CancellationToken cancel
+    ) =>
+        await desk.ExistsAsync(id, cancel)
+            ? TypedResults.ServerSentEvents(
+                StirsAsync(id, HelperDoor.PassOf(http.User), desk, passes, notices, lifetime.ApplicationStopping, cancel)
+            )
+            : TypedResults.NotFound();
+
+    private static async IAsyncEnumerable<BenchStir> StirsAsync(
+        Guid id,
+        Guid? pass,
+        BenchDesk desk,
+        BenchPasses passes,
+        Notices notices,
+        CancellationToken stopping,
+        [EnumeratorCancellation] CancellationToken cancel
+    )
+    {
+        using var gone = CancellationTokenSource.CreateLinkedTokenSource(cancel, stopping);
+        while (!stopping.IsCancellationRequested)
+        {
+            var heard = notices.Heard(BenchTelling.Topic(id));
+            if (pass is { } own && !await passes.LetsInAsync(own, cancel))
+                yield break;
+            if (await desk.StirAsync(id, cancel) is not var (seq, plan))
+                yield break;
+            // Told again though nothing is new: whoever hears nothing for a while knows that the line is dead.
+            yield return new BenchStir(seq, plan);
+            await notices.WaitAsync(BenchTelling.Topic(id), heard, Look, gone.Token);
+            cancel.ThrowIfCancellationRequested();
+        }
+    }
+}

@@ -1,0 +1,180 @@
+// What is going on and what comes next, from the sheet, the state, the clock, and how the server last expected the day to go on. With a
+// server it says what the server's own rule says; without one it goes on from there by the same order of thought: what is done comes out
+// first, then what would spoil, then the plan's order.
+import { dialOf, isGoing, isOver, standOf } from "./fold.js";
+
+const minute = 60000;
+// As on the server: so long before its hour a step may begin.
+const ahead = 30 * minute;
+
+/** A step with how it stands and when it is expected. */
+function entry(sheet, state, rest, step, now) {
+  const stand = standOf(state, step.id);
+  const expected = rest?.steps[step.id];
+  let { started: startedSaid } = stand;
+  const inferred = startedSaid === null && expected?.begun;
+  const from = startedSaid?.at ?? expected?.from ?? null;
+  const over = isOver(stand) || (stand.done === null && stand.dueAt === null && expected?.over === true && stand.started === null);
+  const going = !over && (isGoing(stand) || Boolean(inferred));
+  const away = stand.pausedFor + (stand.pausedSince !== null ? Math.max(0, now - stand.pausedSince) : 0);
+  const due = from === null ? null : stand.dueAt ?? (going && step.load ? Math.max(from + step.likely * minute, expected?.due ?? 0)
+    : from + step.likely * minute + away);
+  return { step, stand, expected, from, due, over, going, bake: sheet.bakes[step.bake] };
+}
+
+/** All steps as they stand, waits that end by themselves ended, what goes before something begun over. */
+export function entries(sheet, state, rest, now) {
+  const all = new Map(sheet.steps.map((s) => [s.id, entry(sheet, state, rest, s, now)]));
+  // What goes before something that has begun is over, though nobody said so.
+  const before = new Map();
+  for (const e of all.values()) for (const l of e.step.links) before.set(l.to, [...(before.get(l.to) ?? []), { from: e.step.id, ...l }]);
+  const seen = new Set();
+  const close = (id) => {
+    if (seen.has(id)) return;
+    seen.add(id);
+    for (const l of before.get(id) ?? []) {
+      const e = all.get(l.from);
+      e.over = true;
+      e.going = false;
+      close(l.from);
+    }
+  };
+  for (const e of all.values()) if (e.going || e.over) close(e.step.id);
+  // Waits that nobody has to begin go on from where what is before them ended.
+  for (const e of sorted(all, before)) {
+    e.before = before.get(e.step.id) ?? [];
+    e.readyAt = 0;
+    e.closes = Infinity;
+    e.isReady = true;
+    for (const l of e.before) {
+      const b = all.get(l.from);
+      if (!b.over) {
+        e.isReady = false;
+        continue;
+      }
+      const end = b.stand.done?.at ?? b.stand.skipped?.at ?? b.expected?.until ?? now;
+      e.readyAt = Math.max(e.readyAt, end + l.least * minute);
+      if (l.most !== undefined && l.most !== null) e.closes = Math.min(e.closes, end + l.most * minute);
+    }
+    if (e.over || e.going || e.step.byHand || e.step.load || e.before.length === 0 || !e.isReady || e.readyAt > now) continue;
+    e.from = e.readyAt;
+    e.due = e.from + e.step.likely * minute;
+    e.going = true;
+    if (e.due <= now && e.step.touches.length === 0 && e.stand.dueAt === null) {
+      e.going = false;
+      e.over = true;
+      e.stand = { ...e.stand, done: { at: e.due, who: "", event: "" } };
+    }
+  }
+  return all;
+}
+
+function sorted(all, before) {
+  const order = [];
+  const seen = new Set();
+  const visit = (id) => {
+    if (seen.has(id)) return;
+    seen.add(id);
+    for (const l of before.get(id) ?? []) visit(l.from);
+    order.push(all.get(id));
+  };
+  for (const id of all.keys()) visit(id);
+  return order;
+}
+
+/** What runs, the most urgent first: what bakes or rises, with its next moment. */
+export function clocks(all, now) {
+  return [...all.values()].filter((e) => e.going && !(e.step.isWork && !e.step.load)).map((e) => {
+    const touch = e.step.touches.findIndex((_, i) => !(i in e.stand.touches));
+    const touchAt = touch >= 0 && e.from !== null ? e.from + e.step.touches[touch].after * minute : Infinity;
+    const isBake = e.step.load && !e.step.load.isProof && !e.step.load.isOff;
+    const lookAt = isBake && e.stand.looks === 0 && e.step.low < e.step.likely ? e.from + e.step.low * minute : Infinity;
+    const moment = [
+      { at: touchAt, what: "touch", number: touch }, { at: lookAt > now ? lookAt : Infinity, what: "look" }, { at: e.due, what: "done" },
+    ].sort((a, b) => a.at - b.at)[0];
+    const isLook = lookAt <= now && e.due > now && touchAt > now;
+    return { ...e, moment, lookAt, touch, isLook, rings: (e.due <= now || touchAt <= now || isLook) && !(e.stand.answeredUntil > now) };
+  }).sort((a, b) => Math.min(a.moment.at, a.due) - Math.min(b.moment.at, b.due));
+}
+
+/** What somebody is at, and what they do next: the server's own order where it is there and still fits, else by the same thought. */
+export function hands(sheet, all, rest, person, now) {
+  const at = [...all.values()].filter((e) => e.going && e.step.isWork);
+  const mine = at.filter((e) => {
+    const who = e.stand.takenBy || e.stand.started?.who || "";
+    return who === "" || who === sheet.people[person] || !sheet.people.includes(who);
+  });
+  const open = [...all.values()].filter((e) => !e.over && !e.going && e.step.byHand && e.isReady);
+  const planned = new Map();
+  for (const a of rest?.acts ?? []) {
+    if (a.need === 0 && !planned.has(a.step)) planned.set(a.step, a);
+  }
+  const taken = (e) => e.stand.takenBy && e.stand.takenBy !== sheet.people[person] && sheet.people.includes(e.stand.takenBy);
+  const theirs = (e) => {
+    if (e.stand.takenBy === sheet.people[person]) return true;
+    const a = planned.get(e.step.id);
+    return !a || a.who === person || sheet.people.length === 1;
+  };
+  const when = (e) => planned.get(e.step.id)?.from ?? e.expected?.from ?? e.readyAt;
+  const next = [...all.values()]
+    .filter((e) => !e.over && !e.going && (e.step.byHand) && !taken(e) && theirs(e))
+    .map((e) => ({ ...e, when: Math.max(when(e), e.isReady ? e.readyAt : 0) }))
+    .sort((a, b) => {
+      // What would spoil goes first, when its window closes before the other could be over.
+      const soon = (x) => x.isReady && x.closes < now + 15 * minute;
+      if (soon(a) !== soon(b)) return soon(a) ? -1 : 1;
+      if (a.isReady !== b.isReady && Math.abs(a.when - b.when) < minute) return a.isReady ? -1 : 1;
+      return a.when - b.when;
+    });
+  return { at: mine, next, open };
+}
+
+/** Whether a step may begin now, and why not. */
+export function whyNot(all, e, now) {
+  const missing = e.before.filter((l) => !all.get(l.from).over).map((l) => all.get(l.from).step.title);
+  if (missing.length > 0) return `“${missing[0]}” is not done yet.`;
+  if (e.readyAt > now) return "It is not ready yet.";
+  return "";
+}
+
+/** What stands in an oven that must not get hot, and what bakes in it. */
+export function inside(all, oven) {
+  const there = [...all.values()].filter((e) => e.going && e.step.load && e.step.load.index === oven);
+  // Dough in the cold oven stays there until somebody has ticked that it is out, whatever its time.
+  const cold = [...all.values()].filter((e) => {
+    if (!e.step.load?.isProof || e.step.load.index !== oven || e.stand.started === null && !e.going) return false;
+    const clearing = [...all.values()].find((c) => c.step.clears === e.step.id);
+    if (clearing) return !(clearing.stand.done || clearing.stand.skipped);
+    return !e.over;
+  });
+  return { baking: there.filter((e) => !e.step.load.isProof), cold };
+}
+
+/** How hot an oven is by its dial and the kitchen's figures; null while nobody spoke of its dial. */
+export function heat(sheet, state, oven, now) {
+  const body = sheet.ovens[oven];
+  let celsius = body.room;
+  let there = null;
+  const after = (from, dial, minutes) => {
+    if (dial <= 0) return body.room + (from - body.room) * Math.exp(-minutes / body.shut);
+    if (from <= dial) return Math.min(dial, body.ceiling - (body.ceiling - from) * Math.exp(-minutes / body.shut));
+    return Math.max(dial, body.room + (from - body.room) * Math.exp(-minutes / body.ajar));
+  };
+  for (const d of state.dials.filter((d) => d.oven === oven)) {
+    if (there) celsius = after(celsius, there.celsius, Math.max(0, d.said.at - there.said.at) / minute);
+    there = d;
+  }
+  if (!there) return null;
+  let wait = 0;
+  if (there.celsius > 0 && Math.abs(celsius - there.celsius) > 5)
+    wait = celsius < there.celsius
+      ? body.shut * Math.log((body.ceiling - celsius) / (body.ceiling - there.celsius))
+      : body.ajar * Math.log((celsius - body.room) / Math.max(1, there.celsius - body.room));
+  return {
+    dial: there.celsius, since: there.said.at, celsius: after(celsius, there.celsius, Math.max(0, now - there.said.at) / minute),
+    readyAt: there.celsius > 0 ? there.said.at + wait * minute : null,
+  };
+}
+
+export const dial = dialOf;
+export { ahead, minute };

@@ -1,0 +1,76 @@
+// What runs, and the oven as it is.
+import { button, clock, h, letter } from "./dom.js";
+import { heat, inside } from "./day.js";
+import { degrees, from, hour, stretch } from "./words.js";
+
+const what = (e) => (e.moment.what === "touch" ? e.step.touches[e.touch].title : e.moment.what === "look" ? "first look" : e.step.load
+  ? (e.step.load.isProof ? "risen" : "out") : "ready");
+
+function one(bench, e, place) {
+  const moment = e.rings ? Math.min(e.due, e.moment.at) : e.moment.at;
+  return h("li", { class: `bench-clock ${e.rings ? "is-ringing" : ""}` },
+    h("div", { class: "bench-clock-head" }, letter(e.bake), h("span", { class: "bench-clock-name" }, e.step.title),
+      h("small", {}, e.bake.name)),
+    h("div", { class: "bench-clock-time" }, clock(moment), h("span", {}, `${what(e)} ${hour(moment)}`),
+      e.moment.what !== "done" ? h("small", {}, `done by ${hour(e.due)}`) : e.stand.looks > 0 ? h("small", {}, `looked ${e.stand.looks}×`) : null),
+    e.stand.answeredUntil > bench.now ? h("p", { class: "bench-stay" }, `Somebody comes by ${hour(e.stand.answeredUntil)}.`) : null,
+    h("details", { class: "bench-clock-more", "data-key": `clock-${e.step.id}` },
+      h("summary", { "data-key": `clock-sum-${e.step.id}` }, place <= 9 ? `Say more (${place})` : "Say more"),
+      h("div", { class: "bench-touches" },
+        button(`c-done-${e.step.id}`, e.step.load && !e.step.load.isProof ? "Out" : "Ready", () => bench.done(e)),
+        e.touch >= 0 ? button(`c-touch-${e.step.id}`, e.step.touches[e.touch].title, () => bench.tell("touched", e.step.id, { number: e.touch })) : null,
+        [3, 5, 10].map((m) => button(`c-more${m}-${e.step.id}`, `${m} more`, () => bench.tell("needsMore", e.step.id, { minutes: m }))),
+        button(`c-other-${e.step.id}`, "Other …", () => bench.askMore(e)),
+        e.step.kind === "first rise" || e.step.kind === "proof" ? button(`c-high-${e.step.id}`, "How high is it?", () => bench.askHeight(e)) : null),
+      e.stand.heights.length > 0 ? h("p", { class: "bench-text" }, heights(bench, e)) : null,
+      e.step.doneTests.length > 0 ? h("p", { class: "bench-done-test" }, e.step.doneTests.join(" ")) : null,
+      e.step.isSafety ? h("p", { class: "bench-caution" }, `Not before ${hour(e.from + e.step.low * 60000)}: it is that long to be safe to eat.`) : null));
+}
+
+// A dough that has grown so far in so long is ready when it has doubled, at the pace of the last two looks (common practice, no source).
+function heights(bench, e) {
+  const seen = [{ at: e.from, height: 1 }, ...e.stand.heights.map((x) => ({ at: x.said.at, height: x.height }))];
+  const [a, b] = seen.slice(-2);
+  const last = seen.at(-1);
+  if (last.height >= 2) return `${last.height} × at ${hour(last.at)}: it has doubled.`;
+  if (b.at <= a.at || b.height <= a.height) return `${last.height} × at ${hour(last.at)}.`;
+  const ready = b.at + ((2 - b.height) / (b.height - a.height)) * (b.at - a.at);
+  return `${last.height} × at ${hour(last.at)}. At this pace it has doubled about ${hour(ready)}, ${from(ready, bench.now)}.`;
+}
+
+/** All clocks in one line, for a phone: whatever is looked at, they stay in sight. */
+export const stripPart = (bench) => h("ul", { class: "bench-strip", "aria-hidden": "true" }, bench.clocks.map((e) =>
+  h("li", { class: e.rings ? "is-ringing" : "" }, letter(e.bake), clock(e.rings ? Math.min(e.due, e.moment.at) : e.moment.at))));
+
+export function clocksPart(bench) {
+  return h("section", { class: "bench-clocks", "aria-labelledby": "bench-clocks-head" },
+    h("h2", { id: "bench-clocks-head" }, bench.clocks.length === 0 ? "Nothing runs" : "Running"),
+    h("ul", {}, bench.clocks.map((e, i) => one(bench, e, i + 1))));
+}
+
+export function ovenPart(bench) {
+  return h("section", { class: "bench-oven", "aria-labelledby": "bench-oven-head" },
+    h("h2", { id: "bench-oven-head" }, bench.sheet.ovens.length > 1 ? "Ovens" : "Oven"),
+    bench.sheet.ovens.map((oven, i) => {
+      const there = heat(bench.sheet, bench.state, i, bench.now);
+      const { baking, cold } = inside(bench.all, i);
+      const said = there === null ? (baking.length > 0 ? "hot" : "cold, as far as anybody said")
+        : there.dial <= 0 ? `off, about ${degrees(there.celsius)}`
+          : there.readyAt > bench.now ? `about ${degrees(there.celsius)} of ${degrees(there.dial)}, there ${hour(there.readyAt)}, ${from(there.readyAt, bench.now)}`
+            : `${degrees(there.dial)}`;
+      const share = there ? Math.max(0, Math.min(1, (there.celsius - oven.room) / (240 - oven.room))) : 0;
+      return h("div", { class: "bench-oven-one" },
+        oven.name ? h("h3", {}, oven.name) : null,
+        h("p", { class: "bench-oven-heat" }, there === null ? null : h("progress", { max: "100", value: String(Math.round(share * 100)), "aria-label": "Heat, estimated" }), there === null ? null : " ", said),
+        cold.length > 0 ? h("p", { class: "bench-caution" }, h("strong", {}, "Dough in it: no heat. "), cold.map((c) => c.bake.name).join(", ")) : null,
+        baking.length === 0 ? h("p", { class: "bench-text" }, "Nothing bakes.")
+          : h("ul", {}, baking.map((e) => h("li", {}, letter(e.bake), " ", e.step.title, h("small", {},
+            ` out ${hour(e.due)}, ${from(e.due, bench.now)}${e.step.load.shelf ? `, ${e.step.load.shelf}` : ""}`)))),
+        there && there.dial > 0 && baking.length === 0 && !bench.dials.some((d) => d.oven === i && d.celsius > 0 && d.at > bench.now)
+          ? button(`off-${i}`, "It is off now", () => bench.tell("dial", null, { number: i, value: 0 }), "quiet-touch") : null);
+    }),
+    bench.rest ? h("p", { class: "bench-promise" }, `All ready by ${hour(bench.rest.readyBy)}, likely ${hour(bench.rest.likely)}. `,
+      `The rest goes well on ${Math.round(bench.rest.together * 100)} of 100 days.`,
+      bench.line.isUp ? "" : ` As of ${hour(bench.rest.at)}, ${stretch(bench.now - bench.rest.at)} ago.`) : null,
+    (bench.rest?.missed ?? []).map((m) => h("p", { class: "bench-stay" }, m)));
+}

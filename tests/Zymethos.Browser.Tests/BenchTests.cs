@@ -1,0 +1,400 @@
+using System.Globalization;
+using System.Text.Json;
+using NodaTime;
+using OpenQA.Selenium;
+using Zymethos.Interchange.Documents;
+using Zymethos.Planning.Bench;
+using Zymethos.Planning.Day;
+
+namespace Zymethos.Browser.Tests;
+
+/// <summary>The Bench as somebody with floury hands finds it: by touch and keyboard, on two devices, with and without the server.</summary>
+[Collection(nameof(Site))]
+public sealed class BenchTests(Site site) : IDisposable
+{
+    private readonly List<Baker> _here = [];
+
+    private Baker Come(int width = 1024, int height = 768)
+    {
+        var baker = new Baker(site, width, height);
+        _here.Add(baker);
+        return baker;
+    }
+
+    /// <summary>The demo kitchen with one recipe on its Bench; what was there before is put away.</summary>
+    private Baker AtWork(string recipe = "Market squash loaf")
+    {
+        var baker = Come();
+        baker.SignIn();
+        PutAway(baker);
+        baker.Go("/bench?stay=true&q=" + Uri.EscapeDataString(recipe));
+        baker.Find($"button[aria-label='Begin {recipe} now']").Click();
+        baker.Until(() => baker.All(".bench-now .touch").Count > 0, "the Bench is laid out");
+        return baker;
+    }
+
+    private static void PutAway(Baker baker)
+    {
+        baker.Go("/bench?stay=true");
+        baker.Find("h1");
+        if (baker.All("form[action*=Away] button").Count == 0)
+            return;
+        Press(baker, "form[action*=Away] button");
+        baker.Until(() => baker.All("form[action*=Away] button").Count == 0, "the Bench is free");
+    }
+
+    public void Dispose()
+    {
+        if (_here.Count > 0 && !_here[0].Window.Url.StartsWith("data:", StringComparison.Ordinal))
+        {
+            Online(_here[0], true);
+            PutAway(_here[0]);
+        }
+
+        foreach (var baker in _here)
+            baker.Dispose();
+    }
+
+    private static void Online(Baker baker, bool isOnline)
+    {
+        baker.Window.ExecuteCdpCommand("Network.enable", []);
+        baker.Window.ExecuteCdpCommand(
+            "Network.emulateNetworkConditions",
+            new Dictionary<string, object?>
+            {
+                ["offline"] = !isOnline,
+                ["latency"] = 0,
+                ["downloadThroughput"] = -1,
+                ["uploadThroughput"] = -1,
+            }
+        );
+    }
+
+    /// <summary>Touches what is there at this moment; the page may be drawing itself anew.</summary>
+    private static void Press(Baker baker, string css)
+    {
+        baker.Find(css);
+        Assert.True((bool)baker.Window.ExecuteScript("const b = document.querySelector(arguments[0]); b?.click(); return Boolean(b)", css)!, css);
+    }
+
+    private static T Json<T>(Baker baker, string script) =>
+        JsonSerializer.Deserialize<T>(
+            (string)baker.Window.ExecuteAsyncScript($"const done = arguments[0]; (async () => {{ {script} }})().then((v) => done(JSON.stringify(v)))")!
+        )!;
+
+    private static string Session(Baker baker) => new Uri(baker.Window.Url).AbsolutePath.Split('/')[^1];
+
+    private static int Told(Baker baker) =>
+        Json<int>(baker, $"const a = await fetch('/bench/{Session(baker)}/news?after=0'); return (await a.json()).events.length;");
+
+    [Fact]
+    public void A_step_is_begun_done_and_taken_back_by_one_touch_each()
+    {
+        var baker = AtWork();
+        Clear(baker);
+        var first = baker.Text(".bench-card:not(.is-dial) .bench-title");
+        Press(baker, ".bench-card:not(.is-dial) .main-touch");
+        baker.Until(() => baker.All(".bench-card.is-at").Count == 1, "it is in hand");
+        Assert.Equal(first, baker.Text(".bench-card.is-at .bench-title"));
+        Press(baker, ".bench-card.is-at .main-touch");
+        baker.Until(() => baker.All(".bench-card.is-at").Count == 0, "it is done");
+        Assert.NotEqual(first, baker.Text(".bench-card:not(.is-dial) .bench-title"));
+        Press(baker, "[data-key=undo]");
+        baker.Until(() => baker.All(".bench-card.is-at").Count == 1, "it is not done after all");
+        baker.Until(() => Told(baker) >= 3, "all of it is told, the taking back as well");
+        Assert.Empty(baker.ConsoleErrors());
+    }
+
+    [Fact]
+    public void The_oven_is_lit_only_after_somebody_has_looked_into_it()
+    {
+        var baker = AtWork();
+        Tell(baker, "1.1.beat.1", "done", 0);
+        baker.Until(() => baker.All(".bench-card.is-dial").Count == 1, "the dial is asked for");
+        Assert.Contains("Look inside first", baker.Text(".bench-card.is-dial"), StringComparison.Ordinal);
+        Assert.Empty(baker.All("[data-key=dial-0]"));
+        Press(baker, "[data-key=empty-0]");
+        Press(baker, "[data-key=dial-0]");
+        baker.Until(() => baker.All(".bench-card.is-dial").Count == 0, "the oven is on");
+        Assert.Contains("there", baker.Text(".bench-oven"), StringComparison.Ordinal);
+    }
+
+    [Fact]
+    public void What_one_does_is_on_the_other_device_within_a_moment_and_two_who_end_a_step_are_both_told_of()
+    {
+        var tablet = AtWork();
+        Clear(tablet);
+        var phone = Come(360, 780);
+        phone.SignIn();
+        phone.Go("/bench");
+        phone.Until(() => phone.All(".bench-now .touch").Count > 0, "the phone has the same day");
+        Press(tablet, ".bench-card:not(.is-dial) .main-touch");
+        phone.Until(() => phone.All(".bench-card.is-at").Count == 1, "the phone shows what was begun", 5);
+        Assert.Equal(0L, phone.Window.ExecuteScript("return Math.max(0, document.documentElement.scrollWidth - innerWidth)"));
+
+        // Both say that it is done, the phone in the cellar.
+        Online(phone, false);
+        Press(phone, ".bench-card.is-at .main-touch");
+        phone.Until(() => phone.All(".bench-line-state").Any(l => l.Text.Contains("waits", StringComparison.Ordinal)), "the touch waits");
+        Assert.Empty(phone.All(".bench-card.is-at"));
+        Press(tablet, ".bench-card.is-at .main-touch");
+        tablet.Until(() => tablet.All(".bench-card.is-at").Count == 0, "the tablet says so as well");
+        Online(phone, true);
+        phone.Until(() => phone.All(".bench-line-state").Count == 0, "the phone is back", 30);
+        var state = BenchState.From(Events(tablet));
+        var stand = Assert.Single(state.Steps.Values, s => s.Done is not null);
+        Assert.Single(stand.AlsoSaid);
+    }
+
+    [Fact]
+    public void In_a_cellar_the_day_goes_on_also_through_a_reload_and_is_told_once_afterwards()
+    {
+        var baker = AtWork();
+        Clear(baker);
+        baker.Until(() => Json<bool>(baker, "return (await caches.keys()).length > 0 && (await (await caches.open('bench-1')).keys()).length > 12;"), "the page is kept");
+        var before = Told(baker);
+        Online(baker, false);
+        Press(baker, ".bench-card:not(.is-dial) .main-touch");
+        baker.Until(() => baker.All(".bench-card.is-at").Count == 1, "it is begun without the server");
+        baker.Window.Navigate().Refresh();
+        baker.Until(() => baker.All(".bench-card.is-at").Count == 1, "it is begun after a reload as well");
+        Assert.Contains("Without the server", baker.Text(".bench-line-state"), StringComparison.Ordinal);
+        Press(baker, ".bench-card.is-at .main-touch");
+        baker.Until(() => baker.Text(".bench-line-state").Contains("2 touches wait", StringComparison.Ordinal), "two touches wait");
+        Online(baker, true);
+        baker.Until(() => baker.All(".bench-line-state").Count == 0, "they are told", 30);
+        Assert.Equal(before + 2, Told(baker));
+    }
+
+    [Fact]
+    public void A_device_whose_clock_is_seven_minutes_fast_shows_the_kitchens_time_and_tells_right_times()
+    {
+        var baker = AtWork();
+        Clear(baker);
+        baker.Window.ExecuteCdpCommand(
+            "Page.addScriptToEvaluateOnNewDocument",
+            new Dictionary<string, object?>
+            {
+                ["source"] =
+                    "const D = Date; const off = 420000; globalThis.Date = class extends D { constructor(...a) { a.length ? super(...a) : super(D.now() + off); } static now() { return D.now() + off; } };",
+            }
+        );
+        baker.Window.Navigate().Refresh();
+        baker.Until(() => baker.All(".bench-card:not(.is-dial) .main-touch").Count > 0, "the Bench is there again");
+        baker.Until(() => ShownMinutesOff(baker) is <= 1 and >= -1, "the hour is the kitchen's");
+        Press(baker, ".bench-card:not(.is-dial) .main-touch");
+        baker.Until(() => baker.All(".note").Any(n => n.Text.Contains("7 min fast", StringComparison.Ordinal)), "the clock is spoken of");
+        var began = Events(baker).Where(e => e.Kind == BenchKind.Started).Max(e => e.At);
+        Assert.InRange((SystemClock.Instance.GetCurrentInstant() - began).TotalSeconds, -2, 30);
+    }
+
+    [Fact]
+    public void What_rings_stays_loud_until_somebody_answers_and_needs_five_more_when_it_is_pale()
+    {
+        var baker = AtWork();
+        Clear(baker);
+        // The loaves went in an hour and a half ago.
+        Tell(baker, "1.1.bake.1", "started", -90);
+        baker.Until(() => baker.All(".bench-card.is-ringing").Count == 1, "it rings", 30);
+        Assert.Contains("Rang", baker.Text(".bench-card.is-ringing .bench-stay"), StringComparison.Ordinal);
+        Assert.Contains("then it bakes too long", baker.Text(".bench-card.is-ringing"), StringComparison.Ordinal);
+        Press(baker, ".bench-card.is-ringing [data-key^=soon-]");
+        baker.Until(() => baker.All(".bench-card.is-ringing").Count == 0, "somebody comes in a minute");
+        Assert.Contains("Somebody comes by", baker.Text(".bench-clocks"), StringComparison.Ordinal);
+        Press(baker, ".bench-clock summary");
+        Press(baker, ".bench-clock [data-key^=c-more5]");
+        baker.Until(() => baker.Text(".bench-clock .clock-run").StartsWith("4:", StringComparison.Ordinal), "it has five minutes more");
+        Assert.Empty(baker.All(".bench-card.is-ringing"));
+    }
+
+    [Fact]
+    public void The_keyboard_is_enough_and_says_what_it_can()
+    {
+        var baker = AtWork();
+        Clear(baker);
+        var page = baker.Find("body");
+        page.SendKeys("?");
+        Assert.Contains("what the big button says", baker.Text("dialog"), StringComparison.Ordinal);
+        Press(baker, "dialog button");
+        baker.Until(() => baker.All("dialog").Count == 0, "the list is gone");
+        page.SendKeys(Keys.Enter);
+        baker.Until(() => baker.All(".bench-card.is-at").Count == 1, "begun");
+        page.SendKeys("p");
+        baker.Until(() => baker.Text(".bench-card.is-at").Contains("Left for a while", StringComparison.Ordinal), "left");
+        page.SendKeys("p");
+        baker.Until(() => !baker.Text(".bench-card.is-at").Contains("Left for a while", StringComparison.Ordinal), "gone on with");
+        page.SendKeys("d");
+        baker.Until(() => baker.All(".bench-card.is-at").Count == 0, "done");
+        page.SendKeys("u");
+        baker.Until(() => baker.All(".bench-card.is-at").Count == 1, "taken back");
+    }
+
+    [Theory]
+    [InlineData(1024, 768, "light")]
+    [InlineData(360, 780, "low")]
+    public void Everybody_can_read_and_reach_it(int width, int height, string theme)
+    {
+        var baker = AtWork();
+        Tell(baker, "1.1.bake.1", "started", -90);
+        baker.Window.ExecuteCdpCommand(
+            "Emulation.setDeviceMetricsOverride",
+            new Dictionary<string, object?>
+            {
+                ["width"] = width,
+                ["height"] = height,
+                ["deviceScaleFactor"] = 1,
+                ["mobile"] = false,
+            }
+        );
+        baker.Window.ExecuteScript($"document.documentElement.dataset.theme = '{theme}'");
+        baker.Until(() => baker.All(".bench-card.is-ringing").Count == 1, "something rings", 30);
+        Assert.Empty(baker.Violations());
+        var small = (IReadOnlyCollection<object>)
+            baker.Window.ExecuteScript(
+                "return [...document.querySelectorAll('#bench .touch')].filter((t) => t.offsetParent && (t.offsetHeight < 48 || t.offsetWidth < 48)).map((t) => t.textContent)"
+            )!;
+        Assert.Empty(small);
+        Assert.True((long)baker.Window.ExecuteScript("return document.documentElement.scrollWidth")! <= width);
+    }
+
+    [Fact]
+    public void The_scripts_reckon_as_the_server_does_whatever_was_told()
+    {
+        var baker = AtWork();
+        var random = new Random(5);
+        for (var round = 0; round < 40; round++)
+        {
+            var events = Enumerable.Range(0, 40).Select(_ => Random(random)).ToList();
+            for (var i = 1; i < events.Count; i++)
+            {
+                if (random.Next(3) > 0)
+                    events[i] = events[i] with { Target = events[random.Next(i)].Id };
+            }
+
+            var json = JsonSerializer.Serialize(events.Select(BenchEventText.Write), OpenJson.Options);
+            var theirs = Json<string[]>(
+                baker,
+                $$"""
+                const { fold, read } = await import("/places/Bench/fold.js");
+                const s = fold({{json}}.map(read));
+                const said = (x) => x ? `${x.at} ${x.who} ${x.event}` : "-";
+                return [
+                  ...Object.entries(s.steps).map(([id, x]) => [id, said(x.started), said(x.done), said(x.skipped), x.dueAt ?? "-", x.looks,
+                    Object.keys(x.touches).join("+"), x.pausedSince ?? "-", Math.round(x.pausedFor), x.takenBy, x.answeredUntil ?? "-",
+                    x.heights.map((h) => h.height).join("+"), x.alsoSaid.map((a) => a.event).join("+")].join("|")),
+                  ...Object.entries(s.bakes).map(([id, x]) => [id, x.pieces ?? "-", x.looks, x.darker.join("+"), x.toChange, Object.keys(x.used).sort().join("+")].join("|")),
+                  ...s.dials.map((d) => `${d.oven} ${d.celsius} ${said(d.said)}`), ...Object.entries(s.lookedInto).map(([o, x]) => `${o} ${said(x)}`), said(s.ended),
+                ].sort();
+                """
+            );
+            Assert.Equal(Ours(BenchState.From(events)), theirs);
+        }
+    }
+
+    private static string[] Ours(BenchState state)
+    {
+        static string Said(Said? said) => said is null ? "-" : $"{said.At.ToUnixTimeMilliseconds()} {said.Who} {said.Event:D}";
+        static string At(Instant? at) => at is { } moment ? moment.ToUnixTimeMilliseconds().ToString(CultureInfo.InvariantCulture) : "-";
+        string[] all =
+        [
+            .. state.Steps.Select(s =>
+                string.Join(
+                    '|',
+                    s.Key,
+                    Said(s.Value.Started),
+                    Said(s.Value.Done),
+                    Said(s.Value.Skipped),
+                    At(s.Value.DueAt),
+                    s.Value.Looks,
+                    string.Join('+', s.Value.Touches.Keys),
+                    At(s.Value.PausedSince),
+                    s.Value.PausedFor.TotalMilliseconds,
+                    s.Value.TakenBy,
+                    At(s.Value.AnsweredUntil),
+                    string.Join('+', s.Value.Heights.Select(h => h.Height)),
+                    string.Join('+', s.Value.AlsoSaid.Select(a => a.Event.ToString("D")))
+                )
+            ),
+            .. state.Bakes.Select(b =>
+                string.Join(
+                    '|',
+                    b.Key,
+                    b.Value.Pieces?.ToString(CultureInfo.InvariantCulture) ?? "-",
+                    b.Value.Looks,
+                    string.Join('+', b.Value.Darker),
+                    b.Value.ToChange,
+                    string.Join('+', b.Value.Used.Keys)
+                )
+            ),
+            .. state.Dials.Select(d => $"{d.Oven} {d.Celsius} {Said(d.Said)}"),
+            .. state.LookedInto.Select(l => $"{l.Key} {Said(l.Value)}"),
+            Said(state.Ended),
+        ];
+        Array.Sort(all, string.CompareOrdinal);
+        return all;
+    }
+
+    private static BenchEvent Random(Random random)
+    {
+        var kinds = Enum.GetValues<BenchKind>();
+        var bytes = new byte[16];
+        random.NextBytes(bytes);
+        return new BenchEvent(
+            new Guid(bytes),
+            kinds[random.Next(kinds.Length)],
+            random.Next(5) == 0 ? default : new TaskId($"1.1.step-{random.Next(4)}.1"),
+            Instant.FromUtc(2026, 12, 5, 8, 0) + Duration.FromMinutes(random.Next(20)),
+            random.Next(2) == 0 ? "Ada" : "Ben",
+            "tablet"
+        )
+        {
+            Minutes = random.Next(3) == 0 ? null : random.Next(1, 30),
+            Number = random.Next(3) == 0 ? null : random.Next(2),
+            Value = random.Next(3) == 0 ? null : random.Next(250),
+            Text = random.Next(3) == 0 ? null : $"word {random.Next(3)}",
+            NewAt = random.Next(2) == 0 ? null : Instant.FromUtc(2026, 12, 5, 8, 0) + Duration.FromMinutes(random.Next(20)),
+        };
+    }
+
+    /// <summary>Does what the oven asks for, so that the step in hand stands first.</summary>
+    private static void Clear(Baker baker)
+    {
+        baker.Until(() => baker.All(".bench-oven-heat").Count > 0, "the oven is shown");
+        if (baker.All("[data-key=empty-0]").Count == 0)
+            return;
+        Press(baker, "[data-key=empty-0]");
+        Press(baker, "[data-key=dial-0]");
+        baker.Until(() => baker.All(".bench-card.is-dial").Count == 0, "the oven is seen to");
+        baker.Until(() => baker.All(".bench-card:not(.is-dial) .main-touch").Count > 0, "the step in hand is there");
+    }
+
+    private static void Tell(Baker baker, string step, string kind, int minutes)
+    {
+        var at = DateTimeOffset.UtcNow.AddMinutes(minutes).ToString("O");
+        var told = Json<int>(
+            baker,
+            $$"""
+            const a = await fetch("/bench/{{Session(baker)}}/events", { method: "POST", headers: { "Content-Type": "application/json", "X-Bench": "1" },
+              body: JSON.stringify({ events: [{ id: crypto.randomUUID(), kind: "{{kind}}", step: "{{step}}", at: "{{at}}" }] }) });
+            return (await a.json()).kept.length;
+            """
+        );
+        Assert.Equal(1, told);
+    }
+
+    private static IReadOnlyList<BenchEvent> Events(Baker baker) =>
+        [
+            .. Json<JsonElement>(baker, $"return await (await fetch('/bench/{Session(baker)}/news?after=0')).json();")
+                .GetProperty("events")
+                .EnumerateArray()
+                .Select(e => BenchEventText.Read(e.Deserialize<BenchEventDocument>(OpenJson.Options)!, out _)!),
+        ];
+
+    private static double ShownMinutesOff(Baker baker)
+    {
+        var shown = TimeSpan.Parse(baker.Text(".bench-hour"), CultureInfo.InvariantCulture);
+        // Minutes of the hour are the same in every whole zone.
+        var off = shown.Minutes - DateTime.UtcNow.Minute;
+        return off > 30 ? off - 60 : off < -30 ? off + 60 : off;
+    }
+}
