@@ -30,6 +30,7 @@ var proxy = BehindProxy.From(builder.Configuration);
 if (proxy.Hosts.Length > 0)
     builder.Configuration["AllowedHosts"] = proxy.Hosts;
 builder.WebHost.ConfigureKestrel(o => o.AddServerHeader = false);
+builder.ServeLocalNetwork();
 builder.Services.AddSingleton(proxy);
 builder.Services.AddSingleton<SignInGuard>();
 builder.Services.Configure<ForwardedHeadersOptions>(proxy.Apply);

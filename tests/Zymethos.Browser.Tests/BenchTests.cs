@@ -74,12 +74,24 @@ public sealed class BenchTests(Site site) : IDisposable
     private static void Press(Baker baker, string css)
     {
         baker.Find(css);
-        Assert.True((bool)baker.Window.ExecuteScript("const b = document.querySelector(arguments[0]); b?.click(); return Boolean(b)", css)!, css);
+        Assert.True(
+            (bool)baker.Window.ExecuteScript("const b = document.querySelector(arguments[0]); b?.click(); return Boolean(b)", css)!,
+            css
+        );
+    }
+
+    private static string Words(Baker baker, string css)
+    {
+        baker.Find(css);
+        return (string)baker.Window.ExecuteScript("return document.querySelector(arguments[0])?.innerText ?? ''", css)!;
     }
 
     private static T Json<T>(Baker baker, string script) =>
         JsonSerializer.Deserialize<T>(
-            (string)baker.Window.ExecuteAsyncScript($"const done = arguments[0]; (async () => {{ {script} }})().then((v) => done(JSON.stringify(v)))")!
+            (string)
+                baker.Window.ExecuteAsyncScript(
+                    $"const done = arguments[0]; (async () => {{ {script} }})().then((v) => done(JSON.stringify(v)))"
+                )!
         )!;
 
     private static string Session(Baker baker) => new Uri(baker.Window.Url).AbsolutePath.Split('/')[^1];
@@ -92,13 +104,13 @@ public sealed class BenchTests(Site site) : IDisposable
     {
         var baker = AtWork();
         Clear(baker);
-        var first = baker.Text(".bench-card:not(.is-dial) .bench-title");
+        var first = Words(baker, ".bench-card:not(.is-dial) .bench-title");
         Press(baker, ".bench-card:not(.is-dial) .main-touch");
         baker.Until(() => baker.All(".bench-card.is-at").Count == 1, "it is in hand");
-        Assert.Equal(first, baker.Text(".bench-card.is-at .bench-title"));
+        Assert.Equal(first, Words(baker, ".bench-card.is-at .bench-title"));
         Press(baker, ".bench-card.is-at .main-touch");
         baker.Until(() => baker.All(".bench-card.is-at").Count == 0, "it is done");
-        Assert.NotEqual(first, baker.Text(".bench-card:not(.is-dial) .bench-title"));
+        Assert.NotEqual(first, Words(baker, ".bench-card:not(.is-dial) .bench-title"));
         Press(baker, "[data-key=undo]");
         baker.Until(() => baker.All(".bench-card.is-at").Count == 1, "it is not done after all");
         baker.Until(() => Told(baker) >= 3, "all of it is told, the taking back as well");
@@ -111,12 +123,12 @@ public sealed class BenchTests(Site site) : IDisposable
         var baker = AtWork();
         Tell(baker, "1.1.beat.1", "done", 0);
         baker.Until(() => baker.All(".bench-card.is-dial").Count == 1, "the dial is asked for");
-        Assert.Contains("Look inside first", baker.Text(".bench-card.is-dial"), StringComparison.Ordinal);
+        Assert.Contains("Look inside first", Words(baker, ".bench-card.is-dial"), StringComparison.Ordinal);
         Assert.Empty(baker.All("[data-key=dial-0]"));
         Press(baker, "[data-key=empty-0]");
         Press(baker, "[data-key=dial-0]");
         baker.Until(() => baker.All(".bench-card.is-dial").Count == 0, "the oven is on");
-        Assert.Contains("there", baker.Text(".bench-oven"), StringComparison.Ordinal);
+        Assert.Contains("there", Words(baker, ".bench-oven"), StringComparison.Ordinal);
     }
 
     [Fact]
@@ -151,16 +163,20 @@ public sealed class BenchTests(Site site) : IDisposable
     {
         var baker = AtWork();
         Clear(baker);
-        baker.Until(() => Json<bool>(baker, "return (await caches.keys()).length > 0 && (await (await caches.open('bench-1')).keys()).length > 12;"), "the page is kept");
+        baker.Until(
+            () =>
+                Json<bool>(baker, "return (await caches.keys()).length > 0 && (await (await caches.open('bench-1')).keys()).length > 12;"),
+            "the page is kept"
+        );
         var before = Told(baker);
         Online(baker, false);
         Press(baker, ".bench-card:not(.is-dial) .main-touch");
         baker.Until(() => baker.All(".bench-card.is-at").Count == 1, "it is begun without the server");
         baker.Window.Navigate().Refresh();
         baker.Until(() => baker.All(".bench-card.is-at").Count == 1, "it is begun after a reload as well");
-        Assert.Contains("Without the server", baker.Text(".bench-line-state"), StringComparison.Ordinal);
+        Assert.Contains("Without the server", Words(baker, ".bench-line-state"), StringComparison.Ordinal);
         Press(baker, ".bench-card.is-at .main-touch");
-        baker.Until(() => baker.Text(".bench-line-state").Contains("2 touches wait", StringComparison.Ordinal), "two touches wait");
+        baker.Until(() => Words(baker, ".bench-line-state").Contains("2 touches wait", StringComparison.Ordinal), "two touches wait");
         Online(baker, true);
         baker.Until(() => baker.All(".bench-line-state").Count == 0, "they are told", 30);
         Assert.Equal(before + 2, Told(baker));
@@ -176,7 +192,8 @@ public sealed class BenchTests(Site site) : IDisposable
             new Dictionary<string, object?>
             {
                 ["source"] =
-                    "const D = Date; const off = 420000; globalThis.Date = class extends D { constructor(...a) { a.length ? super(...a) : super(D.now() + off); } static now() { return D.now() + off; } };",
+                    "const D = Date; const off = 420000; globalThis.Date = class extends D { "
+                    + "constructor(...a) { a.length ? super(...a) : super(D.now() + off); } static now() { return D.now() + off; } };",
             }
         );
         baker.Window.Navigate().Refresh();
@@ -196,14 +213,14 @@ public sealed class BenchTests(Site site) : IDisposable
         // The loaves went in an hour and a half ago.
         Tell(baker, "1.1.bake.1", "started", -90);
         baker.Until(() => baker.All(".bench-card.is-ringing").Count == 1, "it rings", 30);
-        Assert.Contains("Rang", baker.Text(".bench-card.is-ringing .bench-stay"), StringComparison.Ordinal);
-        Assert.Contains("then it bakes too long", baker.Text(".bench-card.is-ringing"), StringComparison.Ordinal);
+        Assert.Contains("Rang", Words(baker, ".bench-card.is-ringing .bench-stay"), StringComparison.Ordinal);
+        Assert.Contains("longer than it can wait", Words(baker, ".bench-card.is-ringing"), StringComparison.Ordinal);
         Press(baker, ".bench-card.is-ringing [data-key^=soon-]");
         baker.Until(() => baker.All(".bench-card.is-ringing").Count == 0, "somebody comes in a minute");
-        Assert.Contains("Somebody comes by", baker.Text(".bench-clocks"), StringComparison.Ordinal);
+        Assert.Contains("Somebody comes by", Words(baker, ".bench-clocks"), StringComparison.Ordinal);
         Press(baker, ".bench-clock summary");
         Press(baker, ".bench-clock [data-key^=c-more5]");
-        baker.Until(() => baker.Text(".bench-clock .clock-run").StartsWith("4:", StringComparison.Ordinal), "it has five minutes more");
+        baker.Until(() => Words(baker, ".bench-clock .clock-run").StartsWith("4:", StringComparison.Ordinal), "it has five minutes more");
         Assert.Empty(baker.All(".bench-card.is-ringing"));
     }
 
@@ -214,15 +231,15 @@ public sealed class BenchTests(Site site) : IDisposable
         Clear(baker);
         var page = baker.Find("body");
         page.SendKeys("?");
-        Assert.Contains("what the big button says", baker.Text("dialog"), StringComparison.Ordinal);
+        Assert.Contains("what the big button says", Words(baker, "dialog"), StringComparison.Ordinal);
         Press(baker, "dialog button");
         baker.Until(() => baker.All("dialog").Count == 0, "the list is gone");
         page.SendKeys(Keys.Enter);
         baker.Until(() => baker.All(".bench-card.is-at").Count == 1, "begun");
         page.SendKeys("p");
-        baker.Until(() => baker.Text(".bench-card.is-at").Contains("Left for a while", StringComparison.Ordinal), "left");
+        baker.Until(() => Words(baker, ".bench-card.is-at").Contains("Left for a while", StringComparison.Ordinal), "left");
         page.SendKeys("p");
-        baker.Until(() => !baker.Text(".bench-card.is-at").Contains("Left for a while", StringComparison.Ordinal), "gone on with");
+        baker.Until(() => !Words(baker, ".bench-card.is-at").Contains("Left for a while", StringComparison.Ordinal), "gone on with");
         page.SendKeys("d");
         baker.Until(() => baker.All(".bench-card.is-at").Count == 0, "done");
         page.SendKeys("u");
@@ -249,10 +266,12 @@ public sealed class BenchTests(Site site) : IDisposable
         baker.Window.ExecuteScript($"document.documentElement.dataset.theme = '{theme}'");
         baker.Until(() => baker.All(".bench-card.is-ringing").Count == 1, "something rings", 30);
         Assert.Empty(baker.Violations());
-        var small = (IReadOnlyCollection<object>)
-            baker.Window.ExecuteScript(
-                "return [...document.querySelectorAll('#bench .touch')].filter((t) => t.offsetParent && (t.offsetHeight < 48 || t.offsetWidth < 48)).map((t) => t.textContent)"
-            )!;
+        var small =
+            (IReadOnlyCollection<object>)
+                baker.Window.ExecuteScript(
+                    "return [...document.querySelectorAll('#bench .touch')]"
+                        + ".filter((t) => t.offsetParent && (t.offsetHeight < 48 || t.offsetWidth < 48)).map((t) => t.textContent)"
+                )!;
         Assert.Empty(small);
         Assert.True((long)baker.Window.ExecuteScript("return document.documentElement.scrollWidth")! <= width);
     }
@@ -374,7 +393,9 @@ public sealed class BenchTests(Site site) : IDisposable
         var told = Json<int>(
             baker,
             $$"""
-            const a = await fetch("/bench/{{Session(baker)}}/events", { method: "POST", headers: { "Content-Type": "application/json", "X-Bench": "1" },
+            const a = await fetch("/bench/{{Session(
+                baker
+            )}}/events", { method: "POST", headers: { "Content-Type": "application/json", "X-Bench": "1" },
               body: JSON.stringify({ events: [{ id: crypto.randomUUID(), kind: "{{kind}}", step: "{{step}}", at: "{{at}}" }] }) });
             return (await a.json()).kept.length;
             """
@@ -392,9 +413,11 @@ public sealed class BenchTests(Site site) : IDisposable
 
     private static double ShownMinutesOff(Baker baker)
     {
-        var shown = TimeSpan.Parse(baker.Text(".bench-hour"), CultureInfo.InvariantCulture);
+        var shown = TimeSpan.Parse(Words(baker, ".bench-hour"), CultureInfo.InvariantCulture);
         // Minutes of the hour are the same in every whole zone.
         var off = shown.Minutes - DateTime.UtcNow.Minute;
-        return off > 30 ? off - 60 : off < -30 ? off + 60 : off;
+        return off > 30 ? off - 60
+            : off < -30 ? off + 60
+            : off;
     }
 }

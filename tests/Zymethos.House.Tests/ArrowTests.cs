@@ -51,6 +51,7 @@ public sealed class ArrowTests
         "Planning.WaysOut",
         "Planning.Certainty",
         "Planning.Live",
+        "Planning.Bench",
         "Planning.Seasons",
     ];
 
@@ -85,6 +86,7 @@ public sealed class ArrowTests
         ["Planning.WaysOut"] = [.. Day, "Planning.Rules", "Planning.Compile", "Planning.Search"],
         ["Planning.Certainty"] = [.. Day, "Planning.Rules", "Planning.Checking", "Planning.Compile", "Planning.Search"],
         ["Planning.Live"] = [.. Day, "Planning.Rules", "Planning.Reading"],
+        ["Planning.Bench"] = [.. Day, "Planning.Certainty"],
         ["Planning.Seasons"] = [.. Day, "Planning.Checking", "Planning.Compile", "Planning.Search"],
         ["Interchange.Documents"] = Planned,
         ["Interchange.Calendars"] = Planned,
@@ -96,6 +98,7 @@ public sealed class ArrowTests
         ["Work.House"] = [.. Wire, "Store"],
         ["Work.Books"] = [.. Wire, "Store", "Work.House"],
         ["Work.OvenDays"] = [.. Wire, "Store", "Work.House", "Work.Books"],
+        ["Work.Benches"] = [.. Wire, "Store", "Work.House", "Work.Books", "Work.OvenDays"],
         ["Work.LongSearches"] = [.. Wire, "Store", "Work.House", "Work.Books", "Work.OvenDays"],
         ["Work.Seasons"] = [.. Wire, "Store", "Work.House", "Work.Books", "Work.OvenDays"],
         ["Work.Reminders"] = [.. Wire, "Store", "Work.House", "Work.Seasons"],

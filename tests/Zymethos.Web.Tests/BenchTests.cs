@@ -98,7 +98,11 @@ public sealed class BenchTests(TestKitchen kitchen) : IClassFixture<TestKitchen>
         var (baker, session) = await AtWorkAsync();
         var now = DateTimeOffset.UtcNow;
         var id = Guid.NewGuid().ToString();
-        var told = new { sentAt = now.ToString("O"), events = new[] { Touch("started", now, id: id), Touch("flew away", now), Touch("done", now) } };
+        var told = new
+        {
+            sentAt = now.ToString("O"),
+            events = new[] { Touch("started", now, id: id), Touch("flew away", now), Touch("done", now) },
+        };
         for (var i = 0; i < 3; i++)
         {
             var answer = await (await TellAsync(baker, session, told)).Content.ReadFromJsonAsync<JsonElement>();
@@ -119,7 +123,11 @@ public sealed class BenchTests(TestKitchen kitchen) : IClassFixture<TestKitchen>
         var answer = await TellAsync(
             baker,
             session,
-            new { sentAt = theirs.ToString("O"), events = new[] { Touch("started", theirs.AddMinutes(-3)), Touch("done", theirs.AddHours(5)) } }
+            new
+            {
+                sentAt = theirs.ToString("O"),
+                events = new[] { Touch("started", theirs.AddMinutes(-3)), Touch("done", theirs.AddHours(5)) },
+            }
         );
         Assert.InRange((await answer.Content.ReadFromJsonAsync<JsonElement>()).GetProperty("clockOff").GetDouble(), 410, 430);
         var events = (await NewsAsync(baker, session)).GetProperty("events").EnumerateArray().ToList();
@@ -203,7 +211,11 @@ public sealed class BenchTests(TestKitchen kitchen) : IClassFixture<TestKitchen>
         Assert.Equal(HttpStatusCode.OK, told.StatusCode);
         // Nothing else: not the Book, not other days, not who helps, not putting it away.
         foreach (var place in new[] { "/book", "/kitchen", "/oven-day", "/season" })
-            Assert.Contains("/account/sign-in", (await helper.GetAsync(place)).RequestMessage!.RequestUri!.AbsolutePath, StringComparison.Ordinal);
+            Assert.Contains(
+                "/account/sign-in",
+                (await helper.GetAsync(place)).RequestMessage!.RequestUri!.AbsolutePath,
+                StringComparison.Ordinal
+            );
         foreach (var place in new[] { "/bench", $"/bench/{session}/helpers" })
             Assert.Equal(HttpStatusCode.Unauthorized, (await helper.GetAsync(place)).StatusCode);
         Assert.Equal(HttpStatusCode.NotFound, (await PostAsync(helper, session, "away")).StatusCode);
@@ -226,16 +238,27 @@ public sealed class BenchTests(TestKitchen kitchen) : IClassFixture<TestKitchen>
         await baker.PostAsync(
             $"/bench/{session}/helpers?handler=ShutOut",
             new FormUrlEncodedContent(
-                form.QuerySelectorAll("input").Select(i => new KeyValuePair<string, string>(i.GetAttribute("name")!, i.GetAttribute("value")!))
+                form.QuerySelectorAll("input")
+                    .Select(i => new KeyValuePair<string, string>(i.GetAttribute("name")!, i.GetAttribute("value")!))
             )
         );
         Assert.NotEqual(HttpStatusCode.OK, (await helper.GetAsync($"/bench/{session}/news")).StatusCode);
-        Assert.Contains("does not let in any more", await (await kitchen.Visitor().GetAsync(address)).Content.ReadAsStringAsync(), StringComparison.Ordinal);
+        Assert.Contains(
+            "does not let in any more",
+            await (await kitchen.Visitor().GetAsync(address)).Content.ReadAsStringAsync(),
+            StringComparison.Ordinal
+        );
 
         var yesterday = await PassAsync(baker, session);
         await using (var context = kitchen.Context(await KitchenOfAsync(session)))
-            await context.BenchPasses.ExecuteUpdateAsync(p => p.SetProperty(r => r.Until, NodaTime.SystemClock.Instance.GetCurrentInstant()));
-        Assert.Contains("does not let in any more", await (await kitchen.Visitor().GetAsync(yesterday)).Content.ReadAsStringAsync(), StringComparison.Ordinal);
+            await context.BenchPasses.ExecuteUpdateAsync(p =>
+                p.SetProperty(r => r.Until, NodaTime.SystemClock.Instance.GetCurrentInstant())
+            );
+        Assert.Contains(
+            "does not let in any more",
+            await (await kitchen.Visitor().GetAsync(yesterday)).Content.ReadAsStringAsync(),
+            StringComparison.Ordinal
+        );
     }
 
     [Fact]
@@ -257,7 +280,10 @@ public sealed class BenchTests(TestKitchen kitchen) : IClassFixture<TestKitchen>
         var starts = (await context.BenchSessions.AsNoTracking().SingleAsync()).Plan.Tasks.Select(t => t.Start + 5).ToArray();
         Assert.Equal(HttpStatusCode.NoContent, (await PostAsync(baker, session, "order", new { plan = 1, starts })).StatusCode);
         Assert.Equal(HttpStatusCode.Conflict, (await PostAsync(baker, session, "order", new { plan = 1, starts })).StatusCode);
-        Assert.Equal(HttpStatusCode.Conflict, (await PostAsync(baker, session, "order", new { plan = 2, starts = new[] { 1 } })).StatusCode);
+        Assert.Equal(
+            HttpStatusCode.Conflict,
+            (await PostAsync(baker, session, "order", new { plan = 2, starts = new[] { 1 } })).StatusCode
+        );
         var row = await context.BenchSessions.AsNoTracking().SingleAsync();
         Assert.Equal(2, row.PlanNumber);
         Assert.NotEqual(row.Planned.Tasks.Select(t => t.Start), row.Plan.Tasks.Select(t => t.Start));

@@ -14,7 +14,8 @@ public static class BenchEventText
     private const int MostMinutes = 600;
     private const int MostNumber = 999;
 
-    private static readonly Dictionary<string, BenchKind> Kinds = Enum.GetValues<BenchKind>().ToDictionary(Of, k => k, StringComparer.Ordinal);
+    private static readonly Dictionary<string, BenchKind> Kinds = Enum.GetValues<BenchKind>()
+        .ToDictionary(Of, k => k, StringComparer.Ordinal);
 
     /// <summary>The word for a kind in documents: "needsMore".</summary>
     public static string Of(BenchKind kind)

@@ -50,7 +50,7 @@ public sealed class BenchDay
     /// <param name="withChance">Whether the rest is rehearsed; else its chance is that of no days.</param>
     public RestOfDay Look(BenchState state, Instant now, bool withChance = true)
     {
-        var facts = DayFacts.Of(_statics, state, Clock, Math.Max(0, Clock.Of(now)));
+        var facts = ToldFacts.Of(_statics, state, Clock, Math.Max(0, Clock.Of(now)));
         return Look(_script, facts, withChance);
     }
 
@@ -62,7 +62,7 @@ public sealed class BenchDay
     /// <returns>What is better by enough to be worth a word; null where nothing is.</returns>
     public OtherOrder? Better(BenchState state, Instant now, TimeSpan limit, CancellationToken cancel = default)
     {
-        var facts = DayFacts.Of(_statics, state, Clock, Math.Max(0, Clock.Of(now)));
+        var facts = ToldFacts.Of(_statics, state, Clock, Math.Max(0, Clock.Of(now)));
         var stands = Look(_script, facts, withChance: true);
         if (!stands.IsComplete)
             return null;
@@ -91,7 +91,7 @@ public sealed class BenchDay
         return new RestOfDay(
             facts.Now,
             plan,
-            day.Hands(facts),
+            [.. day.Hands(facts).Select(h => new ExpectedHands(h.Task, h.Need, h.Block.Helper, h.Block.From, h.Block.Until))],
             withChance
                 ? Rehearsal.Run(_statics, script, _draws.Value, facts: facts).Chance
                 : new PlanChance(0, 0, day.Finish, day.Finish, []) { ReadyBy = day.Ready, LikelyReady = day.Ready },

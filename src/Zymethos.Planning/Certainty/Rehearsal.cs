@@ -80,7 +80,7 @@ public static class Rehearsal
         DayScript script,
         DayDraws draws,
         DispatchRule? rule = null,
-        Bench.DayFacts? facts = null
+        DayFacts? facts = null
     )
     {
         var network = statics.Network;

@@ -1,4 +1,4 @@
-using Zymethos.Planning.Bench;
+using System.Collections.Immutable;
 using Zymethos.Planning.Day;
 
 namespace Zymethos.Planning.Certainty;
@@ -24,16 +24,19 @@ internal sealed partial class RehearsedDay
     /// <summary>The minute at which a step that goes on is to be done, whether or not anybody was free for it then.</summary>
     public int Due(int task) => _due[task];
 
+    // What is overdue already when the day is looked at is no risk of the rest.
+    private bool WasLostBefore(int task) => _facts is { } facts && _due[task] + Forgiven < facts.Now;
+
     /// <summary>Windows that had closed before now, by the index of their link.</summary>
     public List<int> MissedBefore { get; } = [];
 
     /// <summary>What hands are at now and do from now on, in order of time; only where what happened was kept.</summary>
-    public System.Collections.Immutable.ImmutableArray<ExpectedHands> Hands(DayFacts facts) =>
+    public ImmutableArray<(int Task, int Need, HandsBlock Block)> Hands(DayFacts facts) =>
         [
             .. _blocks!
-                .SelectMany((blocks, t) => blocks.Select(b => new ExpectedHands(t, NeedAt(t, b), b.Helper, b.From, b.Until)))
-                .Where(h => h.Until > facts.Now && facts[h.Task].End < 0)
-                .OrderBy(h => h.From)
+                .SelectMany((blocks, t) => blocks.Select(b => (Task: t, Need: NeedAt(t, b), Block: b)))
+                .Where(h => h.Block.Until > facts.Now && facts[h.Task].End < 0)
+                .OrderBy(h => h.Block.From)
                 .ThenBy(h => _of.Depth[h.Task]),
         ];
 

@@ -349,7 +349,7 @@ internal sealed partial class RehearsedDay
         else
         {
             k.IsDue[t] = false;
-            if (_of.Network.Tasks[t].IsAtEnd(need) && k.Now + need.Length - _due[t] > Forgiven)
+            if (_of.Network.Tasks[t].IsAtEnd(need) && k.Now + need.Length - _due[t] > Forgiven && !WasLostBefore(t))
             {
                 IsSpoilt[_of.Network.Tasks[t].Bake] = true;
                 IsWell = false;

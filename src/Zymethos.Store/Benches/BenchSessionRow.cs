@@ -6,8 +6,8 @@ using Zymethos.Store.Tenancy;
 namespace Zymethos.Store.Benches;
 
 /// <summary>
-/// A day at work on the Bench. It holds its plan by value: an Oven Day that is changed meanwhile does not change it. What happened stands in
-/// the events alone.
+/// A day at work on the Bench. It holds its plan by value: an Oven Day that is changed meanwhile does not change it. What happened stands
+/// in the events alone.
 /// </summary>
 public sealed class BenchSessionRow : IKitchenOwned
 {

@@ -38,13 +38,15 @@ async function file(request) {
 self.addEventListener("message", (e) => {
   if (Array.isArray(e.data?.keep))
     e.waitUntil(Promise.allSettled(e.data.keep.filter((url) => new URL(url).origin === location.origin).map(async (url) => {
-      if (!(await caches.match(url, { ignoreVary: true }))) await keep(new Request(url), await fetch(url, { credentials: "same-origin" }));
+      if (!(await caches.match(url, { ignoreVary: true }))) await keep(new Request(url), await fetch(url,
+        { credentials: "same-origin" }));
     })));
 });
 
 self.addEventListener("fetch", (e) => {
   const url = new URL(e.request.url);
-  if (e.request.method !== "GET" || url.origin !== location.origin || isOfTheDay.test(url.pathname) || url.pathname.includes("/join/")) return;
+  if (e.request.method !== "GET" || url.origin !== location.origin || isOfTheDay.test(url.pathname)
+    || url.pathname.includes("/join/")) return;
   if (e.request.mode === "navigate") e.respondWith(page(e.request));
   else if (/^\/(places|lib|fonts)\//.test(url.pathname) || /\.(svg|webmanifest)$/.test(url.pathname)) e.respondWith(file(e.request));
 });

@@ -21,7 +21,12 @@ public sealed class BenchDesk(ZymethosContext context, WorkedOut worked, SolverG
 
     /// <summary>Sessions that were put away, the last first.</summary>
     public Task<List<BenchSessionRow>> LastAsync(int most, CancellationToken cancel) =>
-        context.BenchSessions.AsNoTracking().Where(s => s.EndedAt != null).OrderByDescending(s => s.StartedAt).Take(most).ToListAsync(cancel);
+        context
+            .BenchSessions.AsNoTracking()
+            .Where(s => s.EndedAt != null)
+            .OrderByDescending(s => s.StartedAt)
+            .Take(most)
+            .ToListAsync(cancel);
 
     /// <summary>A session brought to life; null when there is none of this id, or its plan cannot be read any more.</summary>
     public async Task<BenchWork?> OpenAsync(Guid session, CancellationToken cancel)
@@ -153,20 +158,14 @@ public sealed class BenchDesk(ZymethosContext context, WorkedOut worked, SolverG
     /// <summary>All events of a session.</summary>
     public async Task<List<BenchEvent>> EventsAsync(Guid session, CancellationToken cancel) =>
         [
-            .. (
-                await context.BenchEvents.AsNoTracking().Where(e => e.SessionId == session).Select(e => e.Document).ToListAsync(cancel)
-            )
+            .. (await context.BenchEvents.AsNoTracking().Where(e => e.SessionId == session).Select(e => e.Document).ToListAsync(cancel))
                 .Select(d => BenchEventText.Read(d, out _))
                 .OfType<BenchEvent>(),
         ];
 
     /// <summary>Events of a session after one of them, in the order in which they came in.</summary>
     public Task<List<BenchEventRow>> EventsAfterAsync(Guid session, long seq, CancellationToken cancel) =>
-        context
-            .BenchEvents.AsNoTracking()
-            .Where(e => e.SessionId == session && e.Seq > seq)
-            .OrderBy(e => e.Seq)
-            .ToListAsync(cancel);
+        context.BenchEvents.AsNoTracking().Where(e => e.SessionId == session && e.Seq > seq).OrderBy(e => e.Seq).ToListAsync(cancel);
 
     /// <summary>Looks for a better order for the rest, when its turn has come; null where none is worth a word.</summary>
     /// <exception cref="QueueFullException">Too many look already.</exception>

@@ -70,10 +70,7 @@ public sealed class BenchPasses(ZymethosContext context, IClock clock)
         context
             .BenchPasses.IgnoreQueryFilters()
             .Where(p => p.Id == pass)
-            .ExecuteUpdateAsync(
-                p => p.SetProperty(r => r.Name, name).SetProperty(r => r.UsedAt, clock.GetCurrentInstant()),
-                cancel
-            );
+            .ExecuteUpdateAsync(p => p.SetProperty(r => r.Name, name).SetProperty(r => r.UsedAt, clock.GetCurrentInstant()), cancel);
 
     // Whoever holds a pass is in no kitchen yet: this is the one place that looks over all of them, by an unguessable secret.
     private IQueryable<BenchPassRow> LetsIn(Instant now) =>

@@ -21,8 +21,8 @@ public sealed record RefusedTouch(string Id, string Why);
 public sealed record ToldTouches(IReadOnlyList<string> Kept, IReadOnlyList<RefusedTouch> Refused, double ClockOff);
 
 /// <summary>
-/// Takes what devices tell. A touch is kept once, however often it is told; its time is put right by what the device's own clock says at the
-/// moment of telling; a time that has not come yet counts as now.
+/// Takes what devices tell. A touch is kept once, however often it is told; its time is put right by what the device's own clock says at
+/// the moment of telling; a time that has not come yet counts as now.
 /// </summary>
 public sealed class BenchTelling(ZymethosContext context, IClock clock)
 {
@@ -74,10 +74,7 @@ public sealed class BenchTelling(ZymethosContext context, IClock clock)
 
     private async Task WriteAsync(Guid session, List<BenchEvent> kept, Instant now, CancellationToken cancel)
     {
-        var rows = JsonSerializer.Serialize(
-            kept.Select(e => new { id = e.Id, document = BenchEventText.Write(e) }),
-            OpenJson.Options
-        );
+        var rows = JsonSerializer.Serialize(kept.Select(e => new { id = e.Id, document = BenchEventText.Write(e) }), OpenJson.Options);
         var kitchen = context.KitchenId ?? throw new InvalidOperationException("Nobody's kitchen.");
         var strategy = context.Database.CreateExecutionStrategy();
         await strategy.ExecuteAsync(async () =>

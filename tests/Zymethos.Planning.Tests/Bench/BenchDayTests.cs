@@ -74,7 +74,7 @@ public sealed class BenchDayTests
                 lived.Live(DayScript.For(statics, plan), draws.Of(i));
                 var now = lived.Ready / 3;
                 var clock = DayMinutes.Of(network);
-                var facts = DayFacts.Of(statics, BenchState.From(Told(network, clock, lived.ToPlan(), now)), clock, now);
+                var facts = ToldFacts.Of(statics, BenchState.From(Told(network, clock, lived.ToPlan(), now)), clock, now);
                 var rest = new RehearsedDay(statics, new DispatchRule(), isKept: true);
                 rest.LiveOn(DayScript.For(statics, plan), draws.Of(i), facts);
                 Assert.True(rest.IsDone);

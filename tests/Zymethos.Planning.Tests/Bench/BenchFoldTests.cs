@@ -251,10 +251,12 @@ public sealed class BenchFoldTests
             new
             {
                 Steps = state.Steps.Select(s =>
-                    $"{s.Key}: {s.Value} {string.Join(",", s.Value.Touches)} {string.Join(",", s.Value.AlsoSaid)} {string.Join(",", s.Value.Heights)}"
+                    $"{s.Key}: {s.Value} {string.Join(",", s.Value.Touches)} {string.Join(",", s.Value.AlsoSaid)} "
+                    + string.Join(",", s.Value.Heights)
                 ),
                 Bakes = state.Bakes.Select(b =>
-                    $"{b.Key}: {b.Value.Pieces} {b.Value.Looks} {b.Value.ToChange} {string.Join(",", b.Value.Darker)} {string.Join(",", b.Value.Used)}"
+                    $"{b.Key}: {b.Value.Pieces} {b.Value.Looks} {b.Value.ToChange} {string.Join(",", b.Value.Darker)} "
+                    + string.Join(",", b.Value.Used)
                 ),
                 Dials = state.Dials.Select(d => d.ToString()),
                 Looked = state.LookedInto.Select(l => l.ToString()),

@@ -42,12 +42,13 @@ public static class BenchApi
         var bench = app.MapGroup("/bench/{id:guid}")
             .RequireAuthorization(HelperDoor.Policy)
             .ExcludeFromDescription()
-            .AddEndpointFilter(async (call, next) =>
-                call.HttpContext.Request.RouteValues["id"] is string id
-                && HelperDoor.MaySee(call.HttpContext.User, Guid.Parse(id))
-                && (HttpMethods.IsGet(call.HttpContext.Request.Method) || call.HttpContext.Request.Headers.ContainsKey(Header))
-                    ? await next(call)
-                    : TypedResults.NotFound()
+            .AddEndpointFilter(
+                async (call, next) =>
+                    call.HttpContext.Request.RouteValues["id"] is string id
+                    && HelperDoor.MaySee(call.HttpContext.User, Guid.Parse(id))
+                    && (HttpMethods.IsGet(call.HttpContext.Request.Method) || call.HttpContext.Request.Headers.ContainsKey(Header))
+                        ? await next(call)
+                        : TypedResults.NotFound()
             );
         bench.MapGet("/sheet", SheetAsync);
         bench.MapGet("/news", NewsAsync);
@@ -133,7 +134,9 @@ public static class BenchApi
     }
 
     private static async Task<IResult> AwayAsync(Guid id, HttpContext http, BenchDesk desk, CancellationToken cancel) =>
-        !HelperDoor.IsHelper(http.User) && await desk.PutAwayAsync(id, away: true, cancel) ? TypedResults.NoContent() : TypedResults.NotFound();
+        !HelperDoor.IsHelper(http.User) && await desk.PutAwayAsync(id, away: true, cancel)
+            ? TypedResults.NoContent()
+            : TypedResults.NotFound();
 
     private static async Task<IResult> StreamAsync(
         Guid id,

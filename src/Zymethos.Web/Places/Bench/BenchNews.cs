@@ -103,7 +103,11 @@ public sealed record BenchNews(long Seq, int Plan, long Now, bool IsAway, IReadO
             rest.Chance.Together,
             At(rest.Chance.ReadyBy ?? rest.Chance.DoneBy),
             At(rest.Chance.LikelyReady ?? rest.Chance.LikelyDone),
-            [.. rest.Missed.Select(l => $"“{network.Tasks[l.To].Title}” came too late after “{network.Tasks[l.From].Title}”. {l.Why}".Trim())]
+            [
+                .. rest.Missed.Select(l =>
+                    $"“{network.Tasks[l.To].Title}” came too late after “{network.Tasks[l.From].Title}”. {l.Why}".Trim()
+                ),
+            ]
         );
     }
 
@@ -115,7 +119,11 @@ public sealed record BenchNews(long Seq, int Plan, long Now, bool IsAway, IReadO
         var told = look.State.DialOf(oven);
         var lines = RunSheet
             .Of(network, rest.Plan, [programme])
-            .Where(l => l.Kind == RunSheetKind.Dial && !l.Text.StartsWith("Shut the door", StringComparison.Ordinal) && !l.Text.StartsWith("Pan of", StringComparison.Ordinal))
+            .Where(l =>
+                l.Kind == RunSheetKind.Dial
+                && !l.Text.StartsWith("Shut the door", StringComparison.Ordinal)
+                && !l.Text.StartsWith("Pan of", StringComparison.Ordinal)
+            )
             .ToList();
         var isOff = lines.LastOrDefault(l => l.Minute <= rest.Now);
         if (isOff is { } due && IsOpen(due))
@@ -133,9 +141,7 @@ public sealed record BenchNews(long Seq, int Plan, long Now, bool IsAway, IReadO
 
         // Whoever has put something into a hot oven has lit it, though nobody said so.
         bool IsBaking() =>
-            network.Tasks.Any(t =>
-                t.Oven is { Setting.IsHot: true } && rest.Begun[t.Index] >= 0 && rest.Plan.Tasks[t.Index].Oven == oven
-            );
+            network.Tasks.Any(t => t.Oven is { Setting.IsHot: true } && rest.Begun[t.Index] >= 0 && rest.Plan.Tasks[t.Index].Oven == oven);
 
         ExpectedDial Line(RunSheetLine line) =>
             new(oven, look.Work.Bench.Clock.At(line.Minute).ToUnixTimeMilliseconds(), line.Celsius ?? 0, line.Text);

@@ -152,7 +152,9 @@ public sealed record BenchSheet(
                 .. kitchen.Ovens.Select(
                     (o, i) =>
                         new SheetOven(
-                            kitchen.Ovens.Length == 1 ? "" : i == 0 ? "First oven" : "Second oven",
+                            kitchen.Ovens.Length == 1 ? ""
+                                : i == 0 ? "First oven"
+                                : "Second oven",
                             kitchen.Room.Celsius,
                             network.Thermal(i).CeilingCelsius,
                             o.CoolShut.TotalMinutes,
@@ -226,7 +228,14 @@ public sealed record BenchSheet(
             StepAmounts.Of(network, task, batch, says),
             [.. (task.Step?.DoneTests ?? []).Select(t => t.Text)],
             [.. (task.Step?.Cautions ?? []).Select(c => new SheetCaution(RecipeWords.Short(c, says), Caution.For(c).Text))],
-            [.. links.Select(l => new SheetLink(network.Tasks[l.To].Id.Value, l.MinLag, l.Window == WindowKind.Hard ? l.MaxLag : null, l.Why))],
+            [
+                .. links.Select(l => new SheetLink(
+                    network.Tasks[l.To].Id.Value,
+                    l.MinLag,
+                    l.Window == WindowKind.Hard ? l.MaxLag : null,
+                    l.Why
+                )),
+            ],
             network.SpellBefore(task)?.Id.Value,
             stay,
             lost

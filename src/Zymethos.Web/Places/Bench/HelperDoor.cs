@@ -48,7 +48,10 @@ public static class HelperDoor
         var pages = options.Events.OnRedirectToLogin;
         options.Events.OnRedirectToLogin = to =>
         {
-            if (!to.Request.Path.StartsWithSegments("/bench") || to.Request.Headers.Accept.ToString().Contains("text/html", StringComparison.Ordinal))
+            if (
+                !to.Request.Path.StartsWithSegments("/bench")
+                || to.Request.Headers.Accept.ToString().Contains("text/html", StringComparison.Ordinal)
+            )
                 return pages(to);
             to.Response.StatusCode = StatusCodes.Status401Unauthorized;
             return Task.CompletedTask;

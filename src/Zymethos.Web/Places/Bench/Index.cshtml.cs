@@ -22,8 +22,14 @@ namespace Zymethos.Web.Places.Bench;
 public sealed record DayToWork(string Date, string Name, string Bakes, bool IsToday);
 
 /// <summary>The door of the Bench: what is at work, and what could be.</summary>
-public sealed class IndexModel(ZymethosContext context, BenchDesk desk, OpenDay days, PlanDay planner, KitchenBook book, KitchenClock kitchenClock)
-    : PageModel
+public sealed class IndexModel(
+    ZymethosContext context,
+    BenchDesk desk,
+    OpenDay days,
+    PlanDay planner,
+    KitchenBook book,
+    KitchenClock kitchenClock
+) : PageModel
 {
     private const int MostDays = 5;
     private const int MostFinds = 8;
@@ -160,9 +166,6 @@ public sealed class IndexModel(ZymethosContext context, BenchDesk desk, OpenDay 
         var filter = new BookFilter { Q = Query };
         Finds = [.. (await book.ShelfAsync(cancel)).Recipes.Where(r => r.IsPlannable && filter.FindsWords(r.Recipe)).Take(MostFinds)];
         var (zone, says) = (await kitchenClock.ZoneAsync(cancel), await kitchenClock.SaysAsync(cancel));
-        Before =
-        [
-            .. (await desk.LastAsync(6, cancel)).Select(s => (s, says.DayAndHour(s.StartedAt.InZone(zone).LocalDateTime))),
-        ];
+        Before = [.. (await desk.LastAsync(6, cancel)).Select(s => (s, says.DayAndHour(s.StartedAt.InZone(zone).LocalDateTime)))];
     }
 }

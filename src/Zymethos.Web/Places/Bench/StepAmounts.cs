@@ -6,8 +6,8 @@ using Zymethos.Planning.Day;
 namespace Zymethos.Web.Places.Bench;
 
 /// <summary>
-/// What goes in at a step: the lines whose ingredient its words name, or those of the part that they name; where they name nothing and it is
-/// the first mixing, the first part. A recipe does not say it by itself, so the whole list is always beside it.
+/// What goes in at a step: the lines whose ingredient its words name, or those of the part that they name; where they name nothing and it
+/// is the first mixing, the first part. A recipe does not say it by itself, so the whole list is always beside it.
 /// </summary>
 internal static class StepAmounts
 {
@@ -16,8 +16,34 @@ internal static class StepAmounts
     // Words for how an ingredient is, not for what.
     private static readonly string[] Manners =
     [
-        "plain", "fresh", "large", "small", "ground", "dark", "light", "fine", "whole", "dried", "cold", "warm", "white", "brown", "soft",
-        "melted", "bread", "cake", "strong", "unsalted", "salted", "baking", "icing", "raw", "dry", "and", "for", "the",
+        "plain",
+        "fresh",
+        "large",
+        "small",
+        "ground",
+        "dark",
+        "light",
+        "fine",
+        "whole",
+        "dried",
+        "cold",
+        "warm",
+        "white",
+        "brown",
+        "soft",
+        "melted",
+        "bread",
+        "cake",
+        "strong",
+        "unsalted",
+        "salted",
+        "baking",
+        "icing",
+        "raw",
+        "dry",
+        "and",
+        "for",
+        "the",
     ];
 
     /// <summary>The lines of a step, scaled to the batches that it makes.</summary>
@@ -53,7 +79,9 @@ internal static class StepAmounts
             var scaled = ScaledRecipe.ByMultiple(batch.Recipe, batch.Factor * factor).Parts.SelectMany(p => p.Lines).ToList();
             return
             [
-                .. found.Select(f => Line(scaled.FirstOrDefault(s => s.Line.Ingredient == f.Line.Ingredient && s.Line.Form == f.Line.Form) ?? f, says)),
+                .. found.Select(f =>
+                    Line(scaled.FirstOrDefault(s => s.Line.Ingredient == f.Line.Ingredient && s.Line.Form == f.Line.Form) ?? f, says)
+                ),
             ];
         }
 
@@ -65,8 +93,7 @@ internal static class StepAmounts
     {
         var line = scaled.Line;
         var weight = scaled.Weight?.ToString() ?? "";
-        var spoonFirst =
-            scaled.Measure.Length > 0 && (scaled.BySpoon || says.Habit == MeasuringHabit.UsCustomary || weight.Length == 0);
+        var spoonFirst = scaled.Measure.Length > 0 && (scaled.BySpoon || says.Habit == MeasuringHabit.UsCustomary || weight.Length == 0);
         var (first, second) = spoonFirst ? (scaled.Measure, weight) : (weight, scaled.Measure);
         if (first.Length == 0 && line.Amount is { } amount)
             first = amount.ToText();

@@ -5,7 +5,8 @@ import { h } from "./dom.js";
 export function ask(question, field) {
   return new Promise((done) => {
     const input = h("input", { class: "form-control", required: true, inputmode: "decimal", id: "bench-answer", ...field });
-    const dialog = h("dialog", { class: "bench-ask" }, h("form", { method: "dialog" }, h("label", { for: "bench-answer" }, question), input,
+    const dialog = h("dialog", { class: "bench-ask" }, h("form", { method: "dialog" }, h("label", { for: "bench-answer" }, question),
+      input,
       h("div", { class: "bench-touches" }, h("button", { class: "touch main-touch", value: "yes" }, "Say so"),
         h("button", { class: "touch", value: "no", formnovalidate: true }, "Never mind"))));
     dialog.addEventListener("close", () => {
@@ -16,4 +17,27 @@ export function ask(question, field) {
     dialog.showModal();
     input.select();
   });
+}
+
+export async function askMore(bench, e) {
+  const minutes = await ask(`How many minutes more for “${e.step.title}”?`, { type: "number", min: 1, max: 600, value: 15 });
+  if (minutes) bench.tell("needsMore", e.step.id, { minutes: Number(minutes) });
+}
+
+export async function askHeight(bench, e) {
+  const height = await ask("How many times as high as when it began?", { type: "number", min: 1, max: 5, step: 0.05, value: 1.5 });
+  if (height) bench.tell("height", e.step.id, { value: Number(height) });
+}
+
+export async function askUsed(bench, bake, line) {
+  const grams = await ask(`How many grams of ${line.ingredient} really went in?`, { type: "number", min: 0, max: 100000, step: 0.1,
+    value: line.grams ?? "" });
+  if (grams) bench.tell("used", null, { number: bake, text: line.ingredient, value: Number(grams) });
+}
+
+export async function askTime(bench, e) {
+  const ago = await ask("How many minutes ago was it?", { type: "number", min: 0, max: 1000, value: Math.max(0,
+    Math.round((bench.now - e.at) / 60000)) });
+  if (ago !== null && ago !== "") bench.tell("corrected", null, { target: e.id,
+    newAt: new Date(Date.now() - Number(ago) * 60000).toISOString() });
 }

@@ -1,10 +1,12 @@
 // The Bench: a day worked through on this device, with or without the server.
 import * as keep from "./keep.js";
 import * as sound from "./sound.js";
-import { clocks, entries, hands, inside } from "./day.js";
-import { ask } from "./ask.js";
+import { clocks, entries, hands } from "./day.js";
+import { deviceWords, tick, tryOut } from "./alarm.js";
+import { askHeight, askMore, askTime, askUsed } from "./ask.js";
 import { closingPart, devicePart, recipesPart, saidPart } from "./foot.js";
 import { clocksPart, ovenPart, stripPart } from "./side.js";
+import { elsewhere, headPart, notesPart } from "./head.js";
 import { fold, read } from "./fold.js";
 import { h, place } from "./dom.js";
 import { hour, running, speakFor, stretch } from "./words.js";
@@ -13,8 +15,6 @@ import { nextPart, nowPart } from "./now.js";
 import { shortcuts } from "./shortcuts.js";
 
 const host = document.getElementById("bench");
-const alarmEvery = 4000;
-
 const id = () => crypto.randomUUID?.() ?? "10000000-1000-4000-8000-100000000000".replace(/[018]/g, (c) =>
   (c ^ (crypto.getRandomValues(new Uint8Array(1))[0] & (15 >> (c / 4)))).toString(16));
 
@@ -22,6 +22,7 @@ class Bench {
   constructor() {
     this.session = host.dataset.session;
     this.isHelper = host.dataset.isHelper === "1";
+    this.helper = host.dataset.helper;
     this.byId = new Map();
     this.waitingIds = new Set();
     this.rest = null;
@@ -56,12 +57,13 @@ class Bench {
     this.draw();
     this.line.listen();
     this.line.catchUp();
-    setInterval(() => this.tick(), 1000);
+    setInterval(() => tick(this), 1000);
     shortcuts(this);
   }
 
   get me() {
-    return this.isHelper ? host.dataset.helper : this.sheet.people.length > 1 ? this.sheet.people[this.person] : this.sheet.people[0] ?? "";
+    return this.isHelper ? host.dataset.helper : this.sheet.people.length > 1 ? this.sheet.people[this.person]
+      : this.sheet.people[0] ?? "";
   }
 
   get now() {
@@ -105,7 +107,8 @@ class Bench {
     try {
       await keep.wait(this.session, event);
     } catch {
-      this.note("This device has no room left to keep what you touch. It is shown, but would be lost with the page: free some room.", true);
+      this.note("This device has no room left to keep what you touch. It is shown, but would be lost with the page: free some room.",
+        true);
     }
     this.knowOwn(event);
     this.last = event;
@@ -133,34 +136,22 @@ class Bench {
   }
 
   undoLast() {
-    const target = this.last && this.byId.has(this.last.id) ? this.last : this.events.filter((e) => e.device === this.deviceName && e.kind !== "undone"
+    const target = this.last && this.byId.has(this.last.id) ? this.last : this.events.filter((e) => e.device === this.deviceName
+      && e.kind !== "undone"
       && !this.events.some((u) => u.kind === "undone" && u.target === e.id)).sort((a, b) => b.at - a.at)[0];
     if (target) this.tell("undone", null, { target: target.id });
     this.last = null;
   }
 
-  async askMore(e) {
-    const minutes = await ask(`How many minutes more for “${e.step.title}”?`, { type: "number", min: 1, max: 600, value: 15 });
-    if (minutes) this.tell("needsMore", e.step.id, { minutes: Number(minutes) });
-  }
-
-  async askHeight(e) {
-    const height = await ask("How many times as high as when it began?", { type: "number", min: 1, max: 5, step: 0.05, value: 1.5 });
-    if (height) this.tell("height", e.step.id, { value: Number(height) });
-  }
-
-  async askUsed(bake, line) {
-    const grams = await ask(`How many grams of ${line.ingredient} really went in?`, { type: "number", min: 0, max: 100000, step: 0.1, value: line.grams ?? "" });
-    if (grams) this.tell("used", null, { number: bake, text: line.ingredient, value: Number(grams) });
-  }
-
-  async askTime(e) {
-    const ago = await ask("How many minutes ago was it?", { type: "number", min: 0, max: 1000, value: Math.max(0, Math.round((this.now - e.at) / 60000)) });
-    if (ago !== null && ago !== "") this.tell("corrected", null, { target: e.id, newAt: new Date(Date.now() - Number(ago) * 60000).toISOString() });
-  }
+  askMore = (e) => askMore(this, e);
+  askHeight = (e) => askHeight(this, e);
+  askUsed = (bake, line) => askUsed(this, bake, line);
+  askTime = (e) => askTime(this, e);
 
   readOut(e) {
-    sound.say([e.step.title, e.step.text, ...e.step.amounts.map((l) => `${l.amount} ${l.ingredient}`), ...e.step.doneTests.map((t) => `Done when ${t}`)].join(". "));
+    const { step } = e;
+    const amounts = step.amounts.map((l) => `${l.amount} ${l.ingredient}`);
+    sound.say([step.title, step.text, ...amounts, ...step.doneTests.map((t) => `Done when ${t}`)].join(". "));
   }
 
   async putAway() {
@@ -233,10 +224,14 @@ class Bench {
   stand(state) {
     if (state.isShut) {
       this.isShut = true;
-      this.note(this.isHelper ? "Your pass has ended. What you see is how the day stood then." : "You are signed out here. Sign in to tell what you touch.", true);
+      this.note(this.isHelper ? "Your pass has ended. What you see is how the day stood then."
+        : "You are signed out here. Sign in to tell what you touch.", true);
     }
     if (state.refused) this.note(`Not kept: ${state.refused.map((r) => r.why).join(" ")}`, true);
-    if (state.clockOff) this.note(`The clock of this device is ${stretch(Math.abs(state.clockOff) * 1000)} ${state.clockOff > 0 ? "fast" : "slow"}. What you touch is put right by the server's clock.`);
+    if (state.clockOff) {
+      const off = `${stretch(Math.abs(state.clockOff) * 1000)} ${state.clockOff > 0 ? "fast" : "slow"}`;
+      this.note(`The clock of this device is ${off}. What you touch is put right by the server's clock.`);
+    }
     if (this.sheet && this.wasUp !== state.isUp) {
       this.wasUp = state.isUp;
       this.draw();
@@ -254,7 +249,8 @@ class Bench {
   layOut() {
     const part = (name, tag = "div") => h(tag, { class: `bench-part-${name}` });
     this.parts = {
-      head: part("head", "header"), strip: part("strip"), notes: part("notes"), now: part("now"), next: part("next"), clocks: part("clocks"), oven: part("oven"),
+      head: part("head", "header"), strip: part("strip"), notes: part("notes"), now: part("now"), next: part("next"),
+        clocks: part("clocks"), oven: part("oven"),
       foot: part("foot"), live: h("p", { class: "visually-hidden", role: "status", "aria-live": "polite" }),
       loud: h("p", { class: "visually-hidden", role: "alert" }),
     };
@@ -296,110 +292,29 @@ class Bench {
       return;
     }
     this.reckon();
-    place(this.parts.head, this.headPart());
+    place(this.parts.head, headPart(this));
     place(this.parts.strip, stripPart(this));
-    place(this.parts.notes, this.notesPart());
+    place(this.parts.notes, notesPart(this));
     place(this.parts.now, nowPart(this));
     place(this.parts.next, nextPart(this));
     place(this.parts.clocks, clocksPart(this));
     place(this.parts.oven, ovenPart(this));
     place(this.parts.foot, h("div", {}, recipesPart(this), saidPart(this), closingPart(this), devicePart(this),
-      h("p", { class: "bench-narrow" }, this.elsewhere("foot"))));
+      h("p", { class: "bench-narrow" }, elsewhere(this, "foot"))));
     this.fill();
-  }
-
-  headPart() {
-    const waiting = this.waitingIds.size;
-    const line = this.isShut ? "Shut out" : this.line.isUp ? "" : `Without the server${waiting > 0 ? `: ${waiting} ${waiting === 1 ? "touch waits" : "touches wait"}` : ""}`;
-    return h("div", { class: "bench-head" },
-      h("span", { class: "bench-hour" }, hour(this.now)),
-      h("span", { class: "bench-name" }, this.sheet.title),
-      line ? h("span", { class: "bench-line-state", role: "status" }, line) : null,
-      this.sheet.people.length > 1 && !this.isHelper ? h("span", { class: "bench-people", role: "group", "aria-label": "Who holds this device" }, this.sheet.people.map((p, i) =>
-        h("button", { type: "button", class: `touch ${i === this.person ? "is-on" : ""}`, "aria-pressed": i === this.person ? "true" : "false", "data-key": `me-${i}`,
-          on: { click: () => { this.person = i; keep.keepOwn("me", p); this.draw(); } } }, p))) : this.isHelper ? h("span", {}, host.dataset.helper) : null,
-      h("button", { type: "button", class: "touch quiet-touch", "data-key": "undo", on: { click: () => this.undoLast() }, disabled: this.events.length === 0 }, "Undo"),
-      h("span", { class: "bench-wide" }, this.elsewhere("head")));
-  }
-
-  elsewhere(where) {
-    return [
-      this.isHelper ? null : h("a", { class: "touch quiet-touch", href: `/bench/${this.session}/helpers` }, "Who helps"),
-      this.isHelper || where === "head" ? null : h("a", { class: "touch quiet-touch", href: "/bench?stay=true" }, "Other work"),
-      h("button", { type: "button", class: "touch quiet-touch", "data-key": `keys-${where}`, "aria-label": "Keys", on: { click: () => this.showKeys() } }, "?"),
-    ];
-  }
-
-  notesPart() {
-    const rings = this.clocks.some((c) => c.rings);
-    return h("div", {},
-      this.isAway ? h("p", { class: "note" }, "This day is put away. You can look at it; what you touch is still kept.") : null,
-      rings && !sound.isAllowed() ? h("div", { class: "note is-refused" }, h("p", {}, "The browser keeps sounds back until you touch the page."),
-        h("button", { type: "button", class: "touch", "data-key": "wake", on: { click: async () => { await sound.wake(); this.tryOut(); this.draw(); } } }, "Let it ring")) : null,
-      this.offer ? h("div", { class: "note bench-offer", role: "status" }, h("p", {}, h("strong", {}, "Another order would be better. "), this.offer.words),
-        h("div", { class: "bench-touches" },
-          h("button", { type: "button", class: "touch main-touch", "data-key": "take", on: { click: () => this.takeOffer() } }, "Take this order"),
-          h("button", { type: "button", class: "touch", "data-key": "leave", on: { click: () => { this.offer = null; this.draw(); } } }, "Stay as it is"))) : null,
-      this.notes.map((n, i) => h("div", { class: `note ${n.isWrong ? "is-refused" : ""}`, role: "status" }, h("p", {}, n.words),
-        h("button", { type: "button", class: "touch quiet-touch", "data-key": `note-${i}`, on: { click: () => { this.notes = this.notes.filter((x) => x !== n); this.draw(); } } }, "All right"))));
   }
 
   fill() {
     for (const run of host.querySelectorAll(".clock-run")) {
       const at = Number(run.dataset.at);
-      run.textContent = run.dataset.kind === "usual" ? (at >= this.now ? `${running(at - this.now)} left` : `${running(at - this.now)} over`) : running(at - this.now);
+      run.textContent = run.dataset.kind === "usual" ? (at >= this.now ? `${running(at - this.now)} left`
+        : `${running(at - this.now)} over`) : running(at - this.now);
       run.classList.toggle("is-late", at < this.now);
     }
   }
 
-  tick() {
-    const minute = Math.floor(this.now / 60000);
-    const rings = this.clocks.filter((c) => c.rings).map((c) => c.step.id).join();
-    if (minute !== this.minute || this.all && this.ringsNow() !== rings) {
-      this.minute = minute;
-      this.draw();
-      if (this.line.isUp && this.rest && this.now - this.rest.at > 90000) this.line.ask();
-    } else {
-      this.fill();
-    }
-    sound.stayAwake(keep.own("awake", true) && this.clocks.length > 0);
-    this.ring();
-  }
-
-  ringsNow() {
-    return clocks(this.all, this.now).filter((c) => c.rings).map((c) => c.step.id).join();
-  }
-
-  ring() {
-    const ringing = this.clocks.filter((c) => c.rings);
-    document.title = ringing.length > 0 ? `! ${ringing[0].step.title} · Bench` : `${this.clocks[0] ? `${running(this.clocks[0].moment.at - this.now)} ` : ""}Bench`;
-    if (ringing.length === 0 || this.isAway) {
-      this.spokenFor = "";
-      return;
-    }
-    const words = ringing.map((c) => `${c.bake.name}, ${c.isLook ? "first look, " : ""}${c.step.title}. ${c.isLook ? "" : c.step.lost}`).join(" ");
-    if (this.spokenFor !== words) {
-      this.spokenFor = words;
-      this.parts.loud.replaceChildren(words);
-      if (keep.own("voice", false)) setTimeout(() => sound.say(words), 1200);
-    }
-    if (Date.now() - this.rang < alarmEvery) return;
-    this.rang = Date.now();
-    sound.play();
-    sound.shake();
-  }
-
-  tryOut() {
-    sound.wake().then((isOn) => isOn && sound.play());
-  }
-
-  deviceWords() {
-    const missing = [];
-    if (!isSecureContext) missing.push("keep the day for when the server is away, and the screen awake (open Zymethos over HTTPS for that: ./start --lan)");
-    else if (!("wakeLock" in navigator)) missing.push("keep the screen awake");
-    if (!navigator.vibrate) missing.push("shake");
-    return missing.length === 0 ? "This device can ring, shake, stay awake and work without the server." : `This device cannot ${missing.join(", or ")}.`;
-  }
+  tryOut = tryOut;
+  deviceWords = deviceWords;
 
   mainTouch() {
     host.querySelector(".bench-now .main-touch")?.click();
@@ -415,7 +330,8 @@ async function keepPage() {
   if (!("serviceWorker" in navigator) || !isSecureContext) return;
   await navigator.serviceWorker.register("/bench-worker.js", { scope: "/bench" });
   const { active } = await navigator.serviceWorker.ready;
-  const files = performance.getEntriesByType("resource").map((r) => r.name).filter((n) => /\/(places|lib|fonts)\/|\.(svg|webmanifest)$/.test(new URL(n).pathname));
+  const files = performance.getEntriesByType("resource").map((r) =>
+    r.name).filter((n) => /\/(places|lib|fonts)\/|\.(svg|webmanifest)$/.test(new URL(n).pathname));
   active.postMessage({ keep: [location.href, ...new Set(files)] });
 }
 

@@ -56,11 +56,17 @@ export function entries(sheet, state, rest, now) {
       e.readyAt = Math.max(e.readyAt, end + l.least * minute);
       if (l.most !== undefined && l.most !== null) e.closes = Math.min(e.closes, end + l.most * minute);
     }
-    if (e.over || e.going || e.step.byHand || e.step.load || e.before.length === 0 || !e.isReady || e.readyAt > now) continue;
-    e.from = e.readyAt;
-    e.due = e.from + e.step.likely * minute;
-    e.going = true;
-    if (e.due <= now && e.step.touches.length === 0 && e.stand.dueAt === null) {
+    if (e.over || e.step.byHand || e.step.load) continue;
+    if (!e.going) {
+      if (e.before.length === 0 || !e.isReady || e.readyAt > now) continue;
+      e.from = e.readyAt;
+      e.due = e.from + e.step.likely * minute;
+      e.going = true;
+    }
+
+    // What nobody has to look at when its time is over, and what can wait then, is over.
+    const canWait = e.step.stay >= 60 || e.stand.started === null;
+    if (e.due <= now && canWait && e.step.touches.length === 0 && e.stand.dueAt === null) {
       e.going = false;
       e.over = true;
       e.stand = { ...e.stand, done: { at: e.due, who: "", event: "" } };

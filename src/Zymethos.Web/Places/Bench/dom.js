@@ -24,8 +24,10 @@ export function place(host, part) {
 }
 
 /** A clock that is filled every second. */
-export const clock = (until, kind = "until") => h("span", { class: "clock-run", "data-at": String(Math.round(until)), "data-kind": kind });
+export const clock = (until, kind = "until") => h("span", { class: "clock-run", "data-at": String(Math.round(until)),
+  "data-kind": kind });
 
-export const button = (key, words, click, kind = "") => h("button", { type: "button", class: `touch ${kind}`, "data-key": key, on: { click } }, words);
+export const button = (key, words, click, kind = "") => h("button", { type: "button", class: `touch ${kind}`, "data-key": key,
+  on: { click } }, words);
 
 export const letter = (bake) => h("span", { class: "letter", title: bake.name }, bake.letter);

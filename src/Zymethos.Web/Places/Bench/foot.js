@@ -25,9 +25,11 @@ export function saidPart(bench) {
   const known = new Map(bench.events.map((e) => [e.id, e]));
   const gone = takenBack(known);
   const list = bench.events.filter((e) => e.kind !== "undone" && e.kind !== "corrected").sort((a, b) => b.at - a.at);
-  return h("details", { class: "bench-fold", "data-key": "said" }, h("summary", { "data-key": "said-sum" }, `What was said (${list.length})`),
+  return h("details", { class: "bench-fold", "data-key": "said" }, h("summary", { "data-key": "said-sum" },
+    `What was said (${list.length})`),
     h("ul", { class: "bench-said" }, list.slice(0, 60).map((e) => {
-      const right = bench.events.filter((c) => c.kind === "corrected" && c.target === e.id && !gone.has(c.id)).sort((a, b) => a.at - b.at).at(-1);
+      const right = bench.events.filter((c) => c.kind === "corrected" && c.target === e.id && !gone.has(c.id)).sort((a,
+        b) => a.at - b.at).at(-1);
       const undo = bench.events.findLast((u) => u.kind === "undone" && u.target === e.id && !gone.has(u.id));
       return h("li", { class: gone.has(e.id) ? "is-gone" : "" },
         h("span", { class: "when" }, hour(right?.newAt ?? e.at)),
@@ -40,7 +42,8 @@ export function saidPart(bench) {
 }
 
 export function recipesPart(bench) {
-  return h("details", { class: "bench-fold", "data-key": "recipes" }, h("summary", { "data-key": "recipes-sum" }, "Whole amounts and allergens"),
+  return h("details", { class: "bench-fold", "data-key": "recipes" }, h("summary", { "data-key": "recipes-sum" },
+    "Whole amounts and allergens"),
     bench.sheet.bakes.map((bake, i) => h("section", {}, h("h3", {}, letter(bake), " ", bake.name),
       bake.allergens.map((a) => h("p", { class: "bench-caution" }, a)),
       h("p", { class: "bench-text" }, bake.batches > 1 ? `For one batch of ${bake.batches}:` : "For the batch:"),
@@ -55,17 +58,21 @@ const looks = ["pale", "golden", "brown", "dark", "uneven"];
 const places = ["back", "front", "left", "right", "edge", "base"];
 
 export function closingPart(bench) {
-  return h("details", { class: "bench-fold", "data-key": "closing", open: bench.isDone }, h("summary", { "data-key": "closing-sum" }, "What came of it"),
+  return h("details", { class: "bench-fold", "data-key": "closing", open: bench.isDone }, h("summary", { "data-key": "closing-sum" },
+    "What came of it"),
     bench.sheet.bakes.map((bake, i) => {
       const came = bench.state.bakes[i] ?? { pieces: null, looks: "", darker: [], toChange: "" };
-      const row = (label, list, kind, isOn) => h("fieldset", {}, h("legend", {}, label), h("div", { class: "bench-touches" }, list.map((w) =>
+      const row = (label, list, kind, isOn) => h("fieldset", {}, h("legend", {}, label), h("div", { class: "bench-touches" },
+        list.map((w) =>
         h("button", {
-          type: "button", class: `touch ${isOn(w) ? "is-on" : ""}`, "aria-pressed": isOn(w) ? "true" : "false", "data-key": `${kind}-${i}-${w}`,
+          type: "button", class: `touch ${isOn(w) ? "is-on" : ""}`, "aria-pressed": isOn(w) ? "true" : "false",
+            "data-key": `${kind}-${i}-${w}`,
           on: { click: () => bench.tell(kind, null, { number: i, text: w }) },
         }, w))));
       return h("section", {}, h("h3", {}, letter(bake), " ", bake.name),
         h("label", { class: "bench-line" }, `Pieces (meant: ${bake.pieces} ${bake.pieceName})`, h("input", {
-          class: "form-control short", type: "number", min: "0", max: "5000", inputmode: "numeric", value: came.pieces ?? "", "data-key": `pieces-${i}`,
+          class: "form-control short", type: "number", min: "0", max: "5000", inputmode: "numeric", value: came.pieces ?? "",
+            "data-key": `pieces-${i}`,
           on: { change: (x) => x.target.value !== "" && bench.tell("pieces", null, { number: i, value: Number(x.target.value) }) },
         })),
         row("How it looks", looks, "looks", (w) => came.looks === w),
@@ -80,11 +87,14 @@ export function closingPart(bench) {
 
 export function devicePart(bench) {
   const tune = keep.own("tune", "bell");
-  return h("details", { class: "bench-fold", "data-key": "device" }, h("summary", { "data-key": "device-sum" }, "This device: sounds, voice, screen"),
+  return h("details", { class: "bench-fold", "data-key": "device" }, h("summary", { "data-key": "device-sum" },
+    "This device: sounds, voice, screen"),
     h("div", { class: "bench-device" },
-      h("label", { class: "bench-line" }, "Sound", h("select", { class: "form-select", "data-key": "tune", on: { change: (x) => { keep.keepOwn("tune", x.target.value); bench.tryOut(); } } },
+      h("label", { class: "bench-line" }, "Sound", h("select", { class: "form-select", "data-key": "tune",
+        on: { change: (x) => { keep.keepOwn("tune", x.target.value); bench.tryOut(); } } },
         Object.entries(sound.names).map(([key, name]) => h("option", { value: key, selected: key === tune }, name)))),
-      h("label", { class: "bench-line" }, "How loud", h("input", { type: "range", min: "0", max: "1", step: "0.1", value: String(keep.own("loud", 0.7)), "data-key": "loud",
+      h("label", { class: "bench-line" }, "How loud", h("input", { type: "range", min: "0", max: "1", step: "0.1",
+        value: String(keep.own("loud", 0.7)), "data-key": "loud",
         on: { change: (x) => { keep.keepOwn("loud", Number(x.target.value)); bench.tryOut(); } } })),
       button("try", "Try it out", () => bench.tryOut()),
       toggle("shake", "Shake the phone too", true), sound.canSpeak() ? toggle("voice", "Say alarms aloud", false) : null,
@@ -92,5 +102,6 @@ export function devicePart(bench) {
     h("p", { class: "bench-text" }, bench.deviceWords()));
 }
 
-const toggle = (key, label, otherwise) => h("label", { class: "bench-tick" }, h("input", { type: "checkbox", class: "form-check-input", "data-key": `set-${key}`,
+const toggle = (key, label, otherwise) => h("label", { class: "bench-tick" }, h("input", { type: "checkbox", class: "form-check-input",
+  "data-key": `set-${key}`,
   checked: keep.own(key, otherwise), on: { change: (x) => keep.keepOwn(key, x.target.checked) } }), label);

@@ -43,7 +43,8 @@ function hotEnough(bench, e) {
   if (!load || load.isProof || load.isOff) return null;
   const there = heat(bench.sheet, bench.state, load.index, bench.now);
   if (!there) return h("p", { class: "bench-text" }, `The oven should be at ${load.dial}.`);
-  if (Math.abs(there.celsius - load.celsius) <= 5) return h("p", { class: "bench-text" }, `The oven is at about ${degrees(there.celsius)}.`);
+  if (Math.abs(there.celsius - load.celsius) <= 5) return h("p", { class: "bench-text" },
+    `The oven is at about ${degrees(there.celsius)}.`);
   return h("p", { class: "bench-caution" }, h("strong", {}, `The oven is at about ${degrees(there.celsius)}`),
     ` of ${load.dial}${there.readyAt && there.dial > 0 ? `, there ${hour(there.readyAt)}, ${from(there.readyAt, bench.now)}` : ""}.`);
 }
@@ -54,7 +55,8 @@ const who = (e) => e.stand.takenBy || e.stand.started?.who || "";
 function takeOver(bench, e) {
   const by = who(e);
   return bench.sheet.people.length > 1 && by !== bench.me && bench.me
-    ? button(`take-${e.step.id}`, by ? `I take this from ${by}` : "I take this", () => bench.tell("taken", e.step.id), "quiet-touch") : null;
+    ? button(`take-${e.step.id}`, by ? `I take this from ${by}` : "I take this", () => bench.tell("taken", e.step.id), "quiet-touch")
+      : null;
 }
 
 /** What a ringing clock asks for. */
@@ -67,12 +69,14 @@ function alarm(bench, e) {
     h("h2", { class: "bench-title" }, turn ? e.step.touches[e.touch].title
       : e.isLook ? `First look: ${e.step.title}` : e.step.load && !e.step.load.isProof ? `Done? ${e.step.title}` : e.step.title),
     turn ? h("p", { class: "bench-text" }, e.step.title) : doneTests(e.step),
-    h("p", { class: "bench-stay" }, late > 60000 ? `Rang ${stretch(late)} ago. ` : "", turn ? "" : e.isLook ? `Usually out ${hour(e.due)}, ${from(e.due, bench.now)}.` : e.step.lost),
+    h("p", { class: "bench-stay" }, late > 60000 ? `Rang ${stretch(late)} ago. ` : "", turn ? "" : e.isLook
+      ? `Usually out ${hour(e.due)}, ${from(e.due, bench.now)}.` : e.step.lost),
     serious(e.step, false),
     h("div", { class: "bench-touches" },
       turn ? button(`touched-${e.step.id}`, "Done it", () => bench.tell("touched", e.step.id, { number: e.touch }), "main-touch")
         : button(`done-${e.step.id}`, out, () => bench.tell("done", e.step.id), "main-touch"),
-      turn ? null : [3, 5, 10].map((m) => button(`more${m}-${e.step.id}`, `${m} more`, () => bench.tell("needsMore", e.step.id, { minutes: m }))),
+      turn ? null : [3, 5, 10].map((m) => button(`more${m}-${e.step.id}`, `${m} more`, () => bench.tell("needsMore", e.step.id,
+        { minutes: m }))),
       turn ? null : button(`other-${e.step.id}`, "Other …", () => bench.askMore(e)),
       e.isLook ? button(`asplanned-${e.step.id}`, "Not yet, as planned", () => bench.tell("answered", e.step.id,
         { minutes: Math.max(1, Math.ceil((e.due - bench.now) / 60000)) })) : null,
@@ -93,7 +97,8 @@ function dialCard(bench, d) {
       `${cold.map((c) => c.bake.name).join(" and ")} stands in it, with its towel and pan of water.`);
     touches = clearing.map((c) => button(`clear-${c.step.id}`, `${c.bake.name}: all of it is out`, () => bench.clear(c), "main-touch"));
   } else if (isOn && !looked) {
-    warn = h("p", { class: "bench-caution" }, h("strong", {}, "Look inside first: "), "pans, dough, a towel, anything that is kept in it.");
+    warn = h("p", { class: "bench-caution" }, h("strong", {}, "Look inside first: "),
+      "pans, dough, a towel, anything that is kept in it.");
     touches = button(`empty-${d.oven}`, "I looked: it is empty", () => bench.tell("ovenEmpty", null, { number: d.oven }), "main-touch");
   } else {
     touches = button(`dial-${d.oven}`, isOn ? `It is set to ${degreesOf(bench, d)}` : "It is off",
@@ -107,7 +112,8 @@ function dialCard(bench, d) {
     warn);
 }
 
-const degreesOf = (bench, d) => bench.sheet.steps.find((s) => s.load && Math.abs(s.load.celsius - d.celsius) < 4)?.load.dial || degrees(d.celsius);
+const degreesOf = (bench, d) => bench.sheet.steps.find((s) => s.load && Math.abs(s.load.celsius - d.celsius) < 4)?.load.dial
+  || degrees(d.celsius);
 
 function atWork(bench, e) {
   const paused = e.stand.pausedSince !== null;
@@ -129,14 +135,17 @@ function starts(bench, e) {
   const load = e.step.load;
   const words = load ? (load.isProof ? "In the cold oven" : "In") : "Begin";
   return h("section", { class: "bench-card", "aria-label": "Next for you" },
-    early ? h("p", { class: "bench-free" }, "Nothing for your hands until ", h("strong", {}, hour(e.when)), `, ${from(e.when, bench.now)}. Then:`) : null,
+    early ? h("p", { class: "bench-free" }, "Nothing for your hands until ", h("strong", {}, hour(e.when)),
+      `, ${from(e.when, bench.now)}. Then:`) : null,
     body(bench, e, true),
-    load && !load.isProof ? h("p", { class: "bench-text" }, `${load.dial}${load.shelf ? `, ${load.shelf}` : ""}, ${stretch(e.step.likely * 60000)}`) : null,
+    load && !load.isProof ? h("p", { class: "bench-text" }, `${load.dial}${load.shelf ? `,
+      ${load.shelf}` : ""}, ${stretch(e.step.likely * 60000)}`) : null,
     hotEnough(bench, e),
     Number.isFinite(e.closes) ? h("p", { class: "bench-stay" }, `Not later than ${hour(e.closes)}, ${from(e.closes, bench.now)}.`) : null,
     why ? h("p", { class: "bench-text" }, why) : null,
     h("div", { class: "bench-touches" },
-      button(`start-${e.step.id}`, why ? `${words} all the same` : words, () => bench.tell("started", e.step.id), why || early ? "" : "main-touch"),
+      button(`start-${e.step.id}`, why ? `${words} all the same` : words, () => bench.tell("started", e.step.id), why || early ? ""
+        : "main-touch"),
       button(`skip-${e.step.id}`, "Leave it out", () => bench.tell("skipped", e.step.id), "quiet-touch"),
       button(`aloud-${e.step.id}`, "Read it out", () => bench.readOut(e), "quiet-touch"),
       takeOver(bench, e)));
@@ -153,7 +162,8 @@ export function nowPart(bench) {
   const [first] = next;
   if (at.length === 0 && first) parts.push(starts(bench, first));
   if (parts.length === 0)
-    parts.push(h("section", { class: "bench-card" }, h("h2", { class: "bench-title" }, bench.isDone ? "All done" : "Nothing for your hands"),
+    parts.push(h("section", { class: "bench-card" }, h("h2", { class: "bench-title" }, bench.isDone ? "All done"
+      : "Nothing for your hands"),
       h("p", { class: "bench-text" }, bench.isDone ? "Say below what came of it, and put the Bench away."
         : "What runs is on the right. It rings when it wants you.")));
   return h("div", { class: "bench-now" }, parts);
@@ -172,11 +182,13 @@ export function nextPart(bench) {
     h("h2", { id: "bench-next-head" }, "Then"),
     lists.map(({ person, next, at }) => [
       bench.sheet.people.length > 1 ? h("h3", {}, person) : null,
-      h("ol", {}, at.map((e) => h("li", { class: "is-at" }, h("span", { class: "when" }, "now"), letter(e.bake), h("span", {}, e.step.title))),
+      h("ol", {}, at.map((e) => h("li", { class: "is-at" }, h("span", { class: "when" }, "now"), letter(e.bake), h("span", {},
+        e.step.title))),
         next.map((e) => h("li", {}, h("span", { class: "when" }, hour(Math.max(e.when, bench.now))), letter(e.bake),
           h("span", {}, e.step.load && !e.step.load.isProof ? `Into the oven: ${e.step.title}` : e.step.title,
             h("small", {}, ` ${from(Math.max(e.when, bench.now), bench.now)}, ${stretch(e.step.likely * 60000)}`)))),
         next.length === 0 && at.length === 0 ? h("li", {}, "Nothing more.") : null),
     ]),
-    dial ? h("p", { class: "bench-dial-next" }, h("span", { class: "when" }, hour(dial.at)), dial.text, h("small", {}, ` ${from(dial.at, bench.now)}`)) : null);
+    dial ? h("p", { class: "bench-dial-next" }, h("span", { class: "when" }, hour(dial.at)), dial.text, h("small", {},
+      ` ${from(dial.at, bench.now)}`)) : null);
 }

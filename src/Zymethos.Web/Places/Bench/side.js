@@ -12,19 +12,23 @@ function one(bench, e, place) {
     h("div", { class: "bench-clock-head" }, letter(e.bake), h("span", { class: "bench-clock-name" }, e.step.title),
       h("small", {}, e.bake.name)),
     h("div", { class: "bench-clock-time" }, clock(moment), h("span", {}, `${what(e)} ${hour(moment)}`),
-      e.moment.what !== "done" ? h("small", {}, `done by ${hour(e.due)}`) : e.stand.looks > 0 ? h("small", {}, `looked ${e.stand.looks}×`) : null),
+      e.moment.what !== "done" ? h("small", {}, `done by ${hour(e.due)}`) : e.stand.looks > 0 ? h("small", {},
+        `looked ${e.stand.looks}×`) : null),
     e.stand.answeredUntil > bench.now ? h("p", { class: "bench-stay" }, `Somebody comes by ${hour(e.stand.answeredUntil)}.`) : null,
     h("details", { class: "bench-clock-more", "data-key": `clock-${e.step.id}` },
       h("summary", { "data-key": `clock-sum-${e.step.id}` }, place <= 9 ? `Say more (${place})` : "Say more"),
       h("div", { class: "bench-touches" },
         button(`c-done-${e.step.id}`, e.step.load && !e.step.load.isProof ? "Out" : "Ready", () => bench.done(e)),
-        e.touch >= 0 ? button(`c-touch-${e.step.id}`, e.step.touches[e.touch].title, () => bench.tell("touched", e.step.id, { number: e.touch })) : null,
+        e.touch >= 0 ? button(`c-touch-${e.step.id}`, e.step.touches[e.touch].title, () => bench.tell("touched", e.step.id,
+          { number: e.touch })) : null,
         [3, 5, 10].map((m) => button(`c-more${m}-${e.step.id}`, `${m} more`, () => bench.tell("needsMore", e.step.id, { minutes: m }))),
         button(`c-other-${e.step.id}`, "Other …", () => bench.askMore(e)),
-        e.step.kind === "first rise" || e.step.kind === "proof" ? button(`c-high-${e.step.id}`, "How high is it?", () => bench.askHeight(e)) : null),
+        e.step.kind === "first rise" || e.step.kind === "proof" ? button(`c-high-${e.step.id}`, "How high is it?",
+          () => bench.askHeight(e)) : null),
       e.stand.heights.length > 0 ? h("p", { class: "bench-text" }, heights(bench, e)) : null,
       e.step.doneTests.length > 0 ? h("p", { class: "bench-done-test" }, e.step.doneTests.join(" ")) : null,
-      e.step.isSafety ? h("p", { class: "bench-caution" }, `Not before ${hour(e.from + e.step.low * 60000)}: it is that long to be safe to eat.`) : null));
+      e.step.isSafety ? h("p", { class: "bench-caution" },
+        `Not before ${hour(e.from + e.step.low * 60000)}: it is that long to be safe to eat.`) : null));
 }
 
 // A dough that has grown so far in so long is ready when it has doubled, at the pace of the last two looks (common practice, no source).
@@ -56,13 +60,16 @@ export function ovenPart(bench) {
       const { baking, cold } = inside(bench.all, i);
       const said = there === null ? (baking.length > 0 ? "hot" : "cold, as far as anybody said")
         : there.dial <= 0 ? `off, about ${degrees(there.celsius)}`
-          : there.readyAt > bench.now ? `about ${degrees(there.celsius)} of ${degrees(there.dial)}, there ${hour(there.readyAt)}, ${from(there.readyAt, bench.now)}`
+          : there.readyAt > bench.now
+            ? `about ${degrees(there.celsius)} of ${degrees(there.dial)}, there ${hour(there.readyAt)}, ${from(there.readyAt, bench.now)}`
             : `${degrees(there.dial)}`;
       const share = there ? Math.max(0, Math.min(1, (there.celsius - oven.room) / (240 - oven.room))) : 0;
       return h("div", { class: "bench-oven-one" },
         oven.name ? h("h3", {}, oven.name) : null,
-        h("p", { class: "bench-oven-heat" }, there === null ? null : h("progress", { max: "100", value: String(Math.round(share * 100)), "aria-label": "Heat, estimated" }), there === null ? null : " ", said),
-        cold.length > 0 ? h("p", { class: "bench-caution" }, h("strong", {}, "Dough in it: no heat. "), cold.map((c) => c.bake.name).join(", ")) : null,
+        h("p", { class: "bench-oven-heat" }, there === null ? null : h("progress", { max: "100", value: String(Math.round(share * 100)),
+          "aria-label": "Heat, estimated" }), there === null ? null : " ", said),
+        cold.length > 0 ? h("p", { class: "bench-caution" }, h("strong", {}, "Dough in it: no heat. "),
+          cold.map((c) => c.bake.name).join(", ")) : null,
         baking.length === 0 ? h("p", { class: "bench-text" }, "Nothing bakes.")
           : h("ul", {}, baking.map((e) => h("li", {}, letter(e.bake), " ", e.step.title, h("small", {},
             ` out ${hour(e.due)}, ${from(e.due, bench.now)}${e.step.load.shelf ? `, ${e.step.load.shelf}` : ""}`)))),

@@ -41,7 +41,8 @@ export function play(which = keep.own("tune", "bell"), loud = keep.own("loud", 0
   return true;
 }
 
-export const shake = () => keep.own("shake", true) && navigator.userActivation?.hasBeenActive !== false && navigator.vibrate?.([250, 120, 250]);
+export const shake = () => keep.own("shake", true) && navigator.userActivation?.hasBeenActive !== false && navigator.vibrate?.([250,
+  120, 250]);
 
 export const canSpeak = () => "speechSynthesis" in globalThis;
 

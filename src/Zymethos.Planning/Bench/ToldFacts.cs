@@ -3,38 +3,12 @@ using Zymethos.Planning.Day;
 
 namespace Zymethos.Planning.Bench;
 
-/// <summary>What has happened to a step, in minutes of the plan.</summary>
-/// <param name="Start">When it began; -1 while it has not.</param>
-/// <param name="End">When it was done; -1 while it is not.</param>
-/// <param name="Due">When it is to be done, where somebody said so or it is over; -1 for its usual time.</param>
-/// <param name="Touches">How many of its touches were done.</param>
-/// <param name="Helper">Who is or was at it; -1 for nobody in particular.</param>
-internal readonly record struct StepFact(int Start, int End, int Due, int Touches, int Helper)
-{
-    /// <summary>Nothing has happened.</summary>
-    public static readonly StepFact None = new(-1, -1, -1, 0, -1);
-}
-
 /// <summary>
-/// What has happened on a day until a minute of it, by task: what was said on the Bench, and what follows from it. Waits that need no hand
+/// Works out what has happened on a day until a minute of it: what was said on the Bench, and what follows from it. Waits that need no hand
 /// begin by themselves and are over when their time is; what goes before a step that has begun is over, though nobody said so.
 /// </summary>
-internal sealed class DayFacts
+internal static class ToldFacts
 {
-    private readonly StepFact[] _steps;
-
-    private DayFacts(int now, StepFact[] steps, int[][]? heatFrom) => (Now, _steps, HeatFrom) = (now, steps, heatFrom);
-
-    /// <summary>The minute that it is.</summary>
-    public int Now { get; }
-
-    /// <summary>By oven and setting, the first minute at which its dial can have brought the heat; null where nobody spoke of a dial, and
-    /// in all ovens it is taken for granted.</summary>
-    public int[][]? HeatFrom { get; }
-
-    /// <summary>What has happened to a step.</summary>
-    public StepFact this[int task] => _steps[task];
-
     /// <summary>Works it out.</summary>
     /// <param name="statics">The day.</param>
     /// <param name="state">What was said.</param>
@@ -63,6 +37,8 @@ internal sealed class DayFacts
             var due =
                 end >= 0 ? end
                 : stand.DueAt is { } at ? clock.Of(at)
+                // Who began before the first minute of the plan is done so much sooner.
+                : stand.Started is { } early && clock.Of(early.At) < 0 ? Math.Max(0, clock.Of(early.At) + task.Likely)
                 : stand.PausedFor > NodaTime.Duration.Zero || stand.PausedSince is not null ? start + task.Likely + Left(stand, clock, now)
                 : -1;
             var who = stand.TakenBy.Length > 0 ? stand.TakenBy : stand.Started?.Who ?? stand.Done?.Who ?? "";
@@ -71,14 +47,6 @@ internal sealed class DayFacts
 
         Infer(statics, steps, now);
         return new DayFacts(now, steps, HeatOf(statics, state, clock, now));
-    }
-
-    /// <summary>What has not happened at all.</summary>
-    public static DayFacts Nothing(DayStatics statics, int now)
-    {
-        var steps = new StepFact[statics.Likely.Length];
-        Array.Fill(steps, StepFact.None);
-        return new DayFacts(now, steps, null);
     }
 
     private static int Left(StepStand stand, DayMinutes clock, int now) =>
