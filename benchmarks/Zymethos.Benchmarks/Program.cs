@@ -6,6 +6,8 @@ using Zymethos.Core.Measures;
 // certainty [days] [seconds] [recipes,...] [people]   the first table of docs/performance.md: plans that survive
 // planning [days] [seconds] [recipes,...] [free]      the soonest finish by usual times; free: open doors cost nothing
 // live [days]                                         planning the rest of a day again after a slip
+// bench [days]                                        a day at work after a slip: how it goes on, and another order for the rest
+// touches address [benches] [seconds]                 touches told to a running Zymethos, with everybody listening
 // book [lines]                                        what reading lines and scaling the Book cost
 // season [seconds] [lots,lots,...] [seasons]          seasons of so many lots over eight weeks
 // micro                                               the parts of planning, one by one, with BenchmarkDotNet
@@ -33,6 +35,12 @@ switch (args.FirstOrDefault() ?? "planning")
     case "live":
         LiveTable.Print(Number(1, 10));
         return 0;
+    case "bench":
+        BenchTable.Print(Number(1, 10));
+        return 0;
+    case "touches":
+        await TouchTable.PrintAsync(args.ElementAtOrDefault(1) ?? "http://127.0.0.1:5080", Number(2, 200), Number(3, 60));
+        return 0;
     case "book":
         BookTable.Print(Number(1, 10_000));
         return 0;
@@ -46,7 +54,7 @@ switch (args.FirstOrDefault() ?? "planning")
         Console.Error.WriteLine(
             "There is: planning [days] [seconds] [recipes,...] [free], certainty [days] [seconds] [recipes,...] [people], "
                 + "leans [days] [seconds] [recipes], "
-                + "live [days], book [lines], season [seconds] [lots,...] "
+                + "live [days], bench [days], touches address [benches] [seconds], book [lines], season [seconds] [lots,...] "
                 + "[seasons] and micro."
         );
         return 2;

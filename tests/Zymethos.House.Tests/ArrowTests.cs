@@ -86,7 +86,7 @@ public sealed class ArrowTests
         ["Planning.WaysOut"] = [.. Day, "Planning.Rules", "Planning.Compile", "Planning.Search"],
         ["Planning.Certainty"] = [.. Day, "Planning.Rules", "Planning.Checking", "Planning.Compile", "Planning.Search"],
         ["Planning.Live"] = [.. Day, "Planning.Rules", "Planning.Reading"],
-        ["Planning.Bench"] = [.. Day, "Planning.Certainty"],
+        ["Planning.Bench"] = [.. Day, "Planning.Search", "Planning.Certainty"],
         ["Planning.Seasons"] = [.. Day, "Planning.Checking", "Planning.Compile", "Planning.Search"],
         ["Interchange.Documents"] = Planned,
         ["Interchange.Calendars"] = Planned,

@@ -54,24 +54,26 @@ public sealed class BenchDay
         return Look(_script, facts, withChance);
     }
 
-    /// <summary>Looks for an order of the rest that goes better than the one that stands. It takes the time it is given.</summary>
+    /// <summary>How sure the rest is, and an order of it that goes better than the one that stands. Where the rest is as sure as was asked
+    /// for and little later than planned, nothing is looked for; else it takes the time it is given.</summary>
     /// <param name="state">What was said.</param>
     /// <param name="now">The moment that it is.</param>
     /// <param name="limit">How long.</param>
     /// <param name="cancel">Stops.</param>
-    /// <returns>What is better by enough to be worth a word; null where nothing is.</returns>
-    public OtherOrder? Better(BenchState state, Instant now, TimeSpan limit, CancellationToken cancel = default)
+    /// <returns>How the day stands, with its chance; and what is better by enough to be worth a word, null where nothing is.</returns>
+    public (RestOfDay Stands, OtherOrder? Other) Weigh(BenchState state, Instant now, TimeSpan limit, CancellationToken cancel = default)
     {
         var facts = ToldFacts.Of(_statics, state, Clock, Math.Max(0, Clock.Of(now)));
         var stands = Look(_script, facts, withChance: true);
-        if (!stands.IsComplete)
-            return null;
+        var late = (stands.Chance.LikelyReady ?? 0) - Plan.Tasks.Max(t => t.End);
+        if (!stands.IsComplete || (stands.Chance.Missing(Network.Kitchen.Certainty) == 0 && late < RestSearch.WorthSooner))
+            return (stands, null);
         if (new RestSearch(_statics, facts).Run(stands, _script, limit, cancel) is not { } script)
-            return null;
+            return (stands, null);
         var other = Look(script, facts, withChance: true);
-        if (!other.IsComplete || !RestSearch.IsWorthIt(stands.Chance, other.Chance, Network.Kitchen.Certainty))
-            return null;
-        return new OtherOrder(other.Plan, other.Chance, Moved(stands, other));
+        return !other.IsComplete || !RestSearch.IsWorthIt(stands.Chance, other.Chance, Network.Kitchen.Certainty)
+            ? (stands, null)
+            : (stands, new OtherOrder(other.Plan, other.Chance, Moved(stands, other)));
     }
 
     private ImmutableArray<MovedStep> Moved(RestOfDay stands, RestOfDay other) =>

@@ -26,7 +26,7 @@ internal sealed class RestSearch
     private const int WorthSurer = 3;
 
     /// <summary>So many minutes sooner are worth a word.</summary>
-    private const int WorthSooner = 10;
+    public const int WorthSooner = 10;
 
     private static readonly int[] Shifts = [-60, -40, -25, -15, -8, 8, 15, 25, 40, 60, 90];
 

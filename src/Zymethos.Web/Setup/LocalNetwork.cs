@@ -7,8 +7,8 @@ using System.Security.Cryptography.X509Certificates;
 namespace Zymethos.Web.Setup;
 
 /// <summary>
-/// Serves the house's own network over HTTPS as well, so that a phone in the apron reaches the Bench, with a certificate of its own: browsers
-/// keep pages for when the server is away, and screens awake, only over HTTPS. Phones ask once whether they trust it. Settings:
+/// Serves the house's own network over HTTPS as well, so that a phone in the apron reaches the Bench, with a certificate of its own:
+/// browsers keep pages for when the server is away, and screens awake, only over HTTPS. Phones ask once whether they trust it. Settings:
 /// <c>ZYMETHOS_LAN_PORT</c>, 0 or nothing for off, and <c>ZYMETHOS_LAN_CERT</c>, the file the certificate is kept in.
 /// </summary>
 public static class LocalNetwork

@@ -149,7 +149,7 @@ public sealed class BenchDesk(ZymethosContext context, WorkedOut worked, SolverG
             async () =>
             {
                 var state = BenchState.From(await EventsAsync(session, cancel));
-                return new BenchLook(work, seq, state, work.Bench.Look(state, now));
+                return new BenchLook(work, seq, state, work.Bench.Look(state, now, withChance: false));
             },
             cancel
         );
@@ -167,12 +167,24 @@ public sealed class BenchDesk(ZymethosContext context, WorkedOut worked, SolverG
     public Task<List<BenchEventRow>> EventsAfterAsync(Guid session, long seq, CancellationToken cancel) =>
         context.BenchEvents.AsNoTracking().Where(e => e.SessionId == session && e.Seq > seq).OrderBy(e => e.Seq).ToListAsync(cancel);
 
-    /// <summary>Looks for a better order for the rest, when its turn has come; null where none is worth a word.</summary>
-    /// <exception cref="QueueFullException">Too many look already.</exception>
-    public async Task<OtherOrder?> OfferAsync(BenchLook look, CancellationToken cancel)
+    /// <summary>How sure the rest is, and a better order for it, when its turn has come. Asked again in the same minute about the same
+    /// events, the answer is the same.</summary>
+    /// <exception cref="QueueFullException">Too many wait already.</exception>
+    public async Task<BenchWeighed> WeighAsync(BenchLook look, CancellationToken cancel)
     {
-        var now = clock.GetCurrentInstant();
-        return await gate.RunAsync(() => look.Work.Bench.Better(look.State, now, OfferTime, cancel), cancel);
+        var (work, now) = (look.Work, clock.GetCurrentInstant());
+        return await worked.GetAsync<BenchWeighed>(
+                work.Row.KitchenId,
+                $"weighed {work.Row.Id:N}",
+                $"{work.Row.Version} {look.Seq} {work.Bench.Clock.Of(now)}",
+                _ => 10,
+                async () =>
+                {
+                    var (stands, other) = await gate.RunAsync(() => work.Bench.Weigh(look.State, now, OfferTime, cancel), cancel);
+                    return new BenchWeighed(stands.Chance, other);
+                },
+                cancel
+            ) ?? throw new InvalidOperationException("Nothing was weighed.");
     }
 
     /// <summary>Goes on in another order: what has happened stays, the rest is laid in the order of the hours given.</summary>

@@ -1,4 +1,5 @@
 using Zymethos.Planning.Bench;
+using Zymethos.Planning.Day;
 using Zymethos.Planning.Reading;
 using Zymethos.Store.Benches;
 
@@ -16,3 +17,8 @@ public sealed record BenchWork(BenchSessionRow Row, PlannedDay Day, BenchDay Ben
 /// <param name="State">What was said.</param>
 /// <param name="Rest">How the day stands and goes on.</param>
 public sealed record BenchLook(BenchWork Work, long Seq, BenchState State, RestOfDay Rest);
+
+/// <summary>How sure the rest of a session is.</summary>
+/// <param name="Chance">What becomes of it on rehearsed days, in the order that stands.</param>
+/// <param name="Other">Another order that is worth a word; null where none is.</param>
+public sealed record BenchWeighed(PlanChance Chance, OtherOrder? Other);

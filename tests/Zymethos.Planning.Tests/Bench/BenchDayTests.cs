@@ -155,10 +155,9 @@ public sealed class BenchDayTests
             var told = Told(network, bench.Clock, plan, plan.Tasks[slow.Index].Start + 1);
             told.Add(new BenchEvent(Guid.NewGuid(), BenchKind.NeedsMore, slow.Id, bench.Clock.At(now), "", "") { Minutes = 60 });
             var state = BenchState.From(told);
-            if (bench.Better(state, bench.Clock.At(now), TimeSpan.FromMilliseconds(600)) is not { } other)
+            if (bench.Weigh(state, bench.Clock.At(now), TimeSpan.FromMilliseconds(600)) is not (var stands, { } other))
                 continue;
             offered++;
-            var stands = bench.Look(state, bench.Clock.At(now));
             Assert.True(
                 other.Chance.Together > stands.Chance.Together || (other.Chance.ReadyBy ?? 0) < (stands.Chance.ReadyBy ?? 0),
                 $"seed {seed}"

@@ -14,11 +14,14 @@ namespace Zymethos.Web.Places.Bench;
 /// <param name="Plan">Which plan.</param>
 public sealed record BenchStir(long Seq, int Plan);
 
-/// <summary>Another order that is offered.</summary>
-/// <param name="Words">What it would change.</param>
-/// <param name="Plan">The plan it was found for.</param>
-/// <param name="Starts">The minute of each step, to send back when it is taken.</param>
-public sealed record BenchOffer(string Words, int Plan, IReadOnlyList<int> Starts);
+/// <summary>How sure the rest of the day is, and another order that is offered.</summary>
+/// <param name="Plan">The plan it was weighed for.</param>
+/// <param name="Together">Share of rehearsed days on which the rest goes well, 0 to 1.</param>
+/// <param name="ReadyBy">By when all is ready on nine of ten days, in milliseconds of the Unix clock.</param>
+/// <param name="Likely">The same on half of them.</param>
+/// <param name="Words">What another order would change; null where none is offered.</param>
+/// <param name="Starts">The minute of each step in it, to send back when it is taken; null where none is offered.</param>
+public sealed record BenchOffer(int Plan, double Together, long ReadyBy, long Likely, string? Words, IReadOnlyList<int>? Starts);
 
 /// <summary>An order that is taken.</summary>
 /// <param name="Plan">The plan it was found for.</param>
@@ -105,10 +108,17 @@ public static class BenchApi
             return TypedResults.NotFound();
         try
         {
-            if (await desk.OfferAsync(look, cancel) is not { } other)
-                return TypedResults.NoContent();
+            var (chance, other) = await desk.WeighAsync(look, cancel);
+            var clock = look.Work.Bench.Clock;
             return Results.Json(
-                new BenchOffer(OfferWords.Of(look, other), look.Work.Row.PlanNumber, [.. other.Plan.Tasks.Select(t => t.Start)]),
+                new BenchOffer(
+                    look.Work.Row.PlanNumber,
+                    chance.Together,
+                    clock.At(chance.ReadyBy ?? chance.DoneBy).ToUnixTimeMilliseconds(),
+                    clock.At(chance.LikelyReady ?? chance.LikelyDone).ToUnixTimeMilliseconds(),
+                    other is null ? null : OfferWords.Of(look, chance, other),
+                    other is null ? null : [.. other.Plan.Tasks.Select(t => t.Start)]
+                ),
                 OpenJson.Options
             );
         }

@@ -33,17 +33,13 @@ public sealed record ExpectedDial(int Oven, long At, double Celsius, string Text
 /// <param name="Steps">Steps by their ids.</param>
 /// <param name="Acts">What hands do, in order of time.</param>
 /// <param name="Dials">What is to be done to dials, in order of time.</param>
-/// <param name="Together">Share of rehearsed days on which the rest goes well, 0 to 1.</param>
-/// <param name="ReadyBy">By when all is ready on nine of ten days.</param>
-/// <param name="Likely">The same on half of them.</param>
+/// <param name="Likely">When all is ready if everything takes its usual time.</param>
 /// <param name="Missed">Windows that closed, in sentences.</param>
 public sealed record ExpectedRest(
     long At,
     IReadOnlyDictionary<string, ExpectedStep> Steps,
     IReadOnlyList<ExpectedAct> Acts,
     IReadOnlyList<ExpectedDial> Dials,
-    double Together,
-    long ReadyBy,
     long Likely,
     IReadOnlyList<string> Missed
 );
@@ -100,8 +96,6 @@ public sealed record BenchNews(long Seq, int Plan, long Now, bool IsAway, IReadO
             ),
             [.. rest.Hands.Select(h => new ExpectedAct(network.Tasks[h.Task].Id.Value, h.Need, h.Helper, At(h.From), At(h.Until)))],
             [.. Enumerable.Range(0, network.Kitchen.Ovens.Length).SelectMany(o => Dials(look, o)).OrderBy(d => d.At)],
-            rest.Chance.Together,
-            At(rest.Chance.ReadyBy ?? rest.Chance.DoneBy),
             At(rest.Chance.LikelyReady ?? rest.Chance.LikelyDone),
             [
                 .. rest.Missed.Select(l =>

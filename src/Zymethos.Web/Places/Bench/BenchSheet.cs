@@ -5,7 +5,7 @@ using Zymethos.Core.Safety;
 using Zymethos.Core.Scaling;
 using Zymethos.Interchange.Documents;
 using Zymethos.Planning.Day;
-using Zymethos.Web.Places.OvenDay;
+using Zymethos.Web.Drawing;
 using Zymethos.Work.Benches;
 using Zymethos.Work.Books;
 
@@ -179,7 +179,7 @@ public sealed record BenchSheet(
         var statement = AllergenStatement.Of(recipe, knowledge);
         string[] words = [StatementWords.Contains(statement), StatementWords.NotKnown(statement), .. StatementWords.ForWhom(statement)];
         return new SheetBake(
-            OvenTrace.Letter(index),
+            BakeLetter.Of(index),
             bake.Name,
             bake.Batches,
             batch.Pieces * bake.Batches,

@@ -12,7 +12,7 @@ internal static class OfferWords
     private const int MostNamed = 3;
 
     /// <summary>"“Plaits: bake” 10 min later (14:20), everything else stays; 94 of 100 instead of 81."</summary>
-    public static string Of(BenchLook look, OtherOrder other)
+    public static string Of(BenchLook look, PlanChance now, OtherOrder other)
     {
         var network = look.Work.Day.Network;
         // What goes into the oven is what one plans by; handwork follows it.
@@ -21,7 +21,7 @@ internal static class OfferWords
         var more = moved.Count - named.Count;
         var what = named.Count == 0 ? "The order changes a little" : string.Join(", ", named);
         var rest = more > 0 ? $", and {Spoken.Count(more, "more step moves", "more steps move")}" : "; everything else stays";
-        return $"{what}{rest}. {Chance(look.Rest.Chance, other.Chance)} {Ready(network, look.Rest.Chance, other.Chance)}";
+        return $"{what}{rest}. {Chance(now, other.Chance)} {Ready(network, now, other.Chance)}";
     }
 
     private static string Moved(TaskNetwork network, MovedStep step)

@@ -175,7 +175,7 @@ class Bench {
     this.isAway = news.isAway;
     this.draw();
     this.save();
-    if (stale && news.events.length > 0) this.lookForOffer();
+    if (stale && (news.events.length > 0 || !this.chance || this.now - this.chance.at > 300000)) this.lookForOffer();
   }
 
   spoken(e) {
@@ -192,21 +192,25 @@ class Bench {
   }
 
   /** Whether another order would be better is asked a moment after the last touch, by the device that made it. */
-  lookForOffer() {
+  lookForOffer(wait = 1500) {
     clearTimeout(this.offerTimer);
     this.offerTimer = setTimeout(async () => {
       this.isLooking = true;
       this.draw();
       try {
         const answer = await this.line.call("offer");
-        this.offer = answer.status === 200 ? await answer.json() : null;
-        if (answer.status === 503) this.lookForOffer();
+        if (answer.status === 503) this.lookForOffer(4000);
+        if (answer.ok) {
+          const weighed = await answer.json();
+          this.chance = { ...weighed, at: this.now };
+          this.offer = weighed.words ? weighed : null;
+        }
       } catch {
         this.offer = null;
       }
       this.isLooking = false;
       this.draw();
-    }, 1500);
+    }, wait);
   }
 
   async takeOffer() {

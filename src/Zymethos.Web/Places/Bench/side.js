@@ -76,8 +76,17 @@ export function ovenPart(bench) {
         there && there.dial > 0 && baking.length === 0 && !bench.dials.some((d) => d.oven === i && d.celsius > 0 && d.at > bench.now)
           ? button(`off-${i}`, "It is off now", () => bench.tell("dial", null, { number: i, value: 0 }), "quiet-touch") : null);
     }),
-    bench.rest ? h("p", { class: "bench-promise" }, `All ready by ${hour(bench.rest.readyBy)}, likely ${hour(bench.rest.likely)}. `,
-      `The rest goes well on ${Math.round(bench.rest.together * 100)} of 100 days.`,
-      bench.line.isUp ? "" : ` As of ${hour(bench.rest.at)}, ${stretch(bench.now - bench.rest.at)} ago.`) : null,
+    promise(bench),
     (bench.rest?.missed ?? []).map((m) => h("p", { class: "bench-stay" }, m)));
+}
+
+/** By when all is ready and how sure that is; looked at anew a moment after every touch, when its turn has come. */
+function promise(bench) {
+  if (!bench.rest) return null;
+  const { chance } = bench;
+  return h("p", { class: "bench-promise" },
+    chance ? `All ready by ${hour(chance.readyBy)}, likely ${hour(chance.likely)}. `
+      + `The rest goes well on ${Math.round(chance.together * 100)} of 100 days.` : `All ready about ${hour(bench.rest.likely)}.`,
+    bench.isLooking ? " Looking whether another order is better …" : "",
+    bench.line.isUp ? "" : ` As of ${hour(bench.rest.at)}, ${stretch(bench.now - bench.rest.at)} ago.`);
 }

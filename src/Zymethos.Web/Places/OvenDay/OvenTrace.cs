@@ -180,8 +180,7 @@ public sealed class OvenTrace
     public double FinishX => X(_day.Figures.FinishMinute);
 
     /// <summary>The letter of a bake, A for the first.</summary>
-    public static string Letter(int bake) =>
-        bake < 26 ? ((char)('A' + bake)).ToString() : $"{(char)('A' + (bake / 26) - 1)}{(char)('A' + (bake % 26))}";
+    public static string Letter(int bake) => BakeLetter.Of(bake);
 
     /// <summary>A number as SVG writes it.</summary>
     public static string N(double value) => value.ToString("0.##", CultureInfo.InvariantCulture);
