@@ -66,7 +66,8 @@ internal static class BenchTable
                     + (
                         moved.Count == 0
                             ? "0 | | | |"
-                            : $"{moved.Count} | {before.Average():0.00} / {after.Average():0.00} | {sooner.Average():0} | {At(moved, 0.5):0} |"
+                            : $"{moved.Count} | {before.Average():0.00} / {after.Average():0.00} | "
+                                + $"{sooner.Average():0} | {At(moved, 0.5):0} |"
                     )
             );
         }

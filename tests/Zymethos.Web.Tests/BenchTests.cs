@@ -93,6 +93,22 @@ public sealed class BenchTests(TestKitchen kitchen) : IClassFixture<TestKitchen>
     }
 
     [Fact]
+    public async Task Dry_things_that_no_step_names_are_not_left_out()
+    {
+        var (baker, session) = await AtWorkAsync("lamplight-ginger-rounds");
+        var sheet = await SheetAsync(baker, session);
+        var shown = sheet
+            .GetProperty("steps")
+            .EnumerateArray()
+            .SelectMany(s => s.GetProperty("amounts").EnumerateArray())
+            .Select(a => a.GetProperty("ingredient").GetString())
+            .ToHashSet();
+        var all = sheet.GetProperty("bakes")[0].GetProperty("lines").EnumerateArray().Select(l => l.GetProperty("ingredient").GetString());
+        Assert.Contains(shown, i => i!.Contains("flour", StringComparison.Ordinal));
+        Assert.Empty(all.Except(shown));
+    }
+
+    [Fact]
     public async Task A_touch_told_twice_is_there_once_and_one_that_cannot_be_read_does_not_keep_the_others_back()
     {
         var (baker, session) = await AtWorkAsync();

@@ -72,6 +72,7 @@ internal static class StepAmounts
                 found.AddRange(part.Lines);
         }
 
+        found.AddRange(Unnamed(network, task, batch, found));
         if (found.Count == 0 && IsFirstMix(network, task) && batch.Parts.Length > 0)
             found.AddRange(batch.Parts[0].Lines);
         if (Math.Abs(factor - 1) > 1e-9)
@@ -86,6 +87,26 @@ internal static class StepAmounts
         }
 
         return [.. found.Select(f => Line(f, says))];
+    }
+
+    /// <summary>"Then the dry things": what no step names goes with the step that names most of its part, so that nothing is left
+    /// out.</summary>
+    private static IEnumerable<ScaledLine> Unnamed(TaskNetwork network, PlanTask task, ScaledRecipe batch, List<ScaledLine> found)
+    {
+        var steps = network
+            .Tasks.Where(t => t.Bake == task.Bake && t.Step is not null && t.Kind is StepKind.Work or StepKind.Mix or StepKind.Soak)
+            .Select(t => t.Step!)
+            .DistinctBy(s => s.Key)
+            .Select(s => (s.Key, Words: Words($"{s.Title} {s.Instruction}")))
+            .ToList();
+        foreach (var part in batch.Parts.Where(p => p.Lines.Any(found.Contains)))
+        {
+            var most = steps.MaxBy(s => part.Lines.Count(l => IsNamed(l.Line, s.Words)));
+            if (most.Key != task.Step!.Key)
+                continue;
+            foreach (var line in part.Lines.Where(l => !found.Contains(l) && !steps.Exists(s => IsNamed(l.Line, s.Words))))
+                yield return line;
+        }
     }
 
     /// <summary>A line in the kitchen's own measures.</summary>
