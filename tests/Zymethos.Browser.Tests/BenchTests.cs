@@ -224,6 +224,69 @@ public sealed class BenchTests(Site site) : IDisposable
     }
 
     [Fact]
+    public void No_heat_is_given_while_dough_stands_in_the_oven_and_its_taking_out_is_not_ticked()
+    {
+        var baker = AtWork();
+        // A rise in the cold oven, the step that takes the dough out, and the bake after it; told: begun an hour ago, risen since.
+        var found = Json<JsonElement>(
+            baker,
+            """
+            const { entries, hands, inside } = await import("/places/Bench/day.js");
+            const { fold } = await import("/places/Bench/fold.js");
+            const now = 1e12, minute = 60000;
+            const step = (id, more) => ({ id, bake: 0, title: id, links: [], touches: [], amounts: [], low: 40, likely: 45, high: 50, stay: 10, ...more });
+            const sheet = { people: ["Ada"], ovens: [{}], bakes: [{}], steps: [
+              step("proof", { load: { index: 0, isProof: true }, links: [{ to: "proof.clear", least: 0, most: 10 }] }),
+              step("proof.clear", { byHand: true, isWork: true, clears: "proof", likely: 2, links: [{ to: "bake", least: 0 }] }),
+              step("bake", { byHand: true, load: { index: 0, isProof: false, isOff: false } }) ] };
+            const told = [{ id: "a", kind: "started", step: "proof", at: now - 60 * minute }];
+            const look = (events) => { const state = fold(events), all = entries(sheet, state, null, now);
+              return [inside(all, 0).cold.length, hands(sheet, all, null, 0, now).next[0]?.step.id]; };
+            const risen = [...told, { id: "b", kind: "done", step: "proof", at: now - minute }];
+            return [look([]), look(told), look(risen), look([...risen, { id: "c", kind: "done", step: "proof.clear", at: now }])];
+            """
+        );
+        Assert.Equal("""[[0,"proof"],[1,"proof.clear"],[1,"proof.clear"],[0,"bake"]]""", found.ToString());
+    }
+
+    [Fact]
+    public void A_dough_that_is_seen_to_rise_slowly_is_ready_later_and_the_model_has_its_say()
+    {
+        var baker = AtWork();
+        var ready = Json<double[]>(
+            baker,
+            """
+            const { readyBySight } = await import("/places/Bench/rise.js");
+            const step = { likely: 60, rise: [...Array(12).keys()].map((i) => (i + 1) / 12) };
+            const at = (...seen) => readyBySight(step, 0, seen.map(([m, height]) => ({ at: m * 60000, height }))) / 60000;
+            return [at(), at([30, 1.5]), at([30, 1.25]), at([20, 1.5]), at([30, 1.25], [40, 1.33]), at([1, 1.9])];
+            """
+        );
+        Assert.Equal([60, 60], ready[..2].Select(m => Math.Round(m, 6)));
+        // Half as fast as the model: between the model's hour and what was seen alone, which is two hours.
+        Assert.InRange(ready[2], 80, 115);
+        Assert.InRange(ready[3], 40, 50);
+        Assert.InRange(ready[4], ready[2], 120);
+        // A minute after the beginning nobody can tell.
+        Assert.Equal(60, ready[5], 6);
+    }
+
+    [Fact]
+    public void What_is_being_typed_stays_under_the_fingers_while_others_touch_the_Bench()
+    {
+        var baker = AtWork();
+        Press(baker, "[data-key=closing-sum]");
+        var field = baker.Find("[data-key=change-0]");
+        field.SendKeys("two minutes le");
+        Tell(baker, "1.1.line.1", "done", 0);
+        baker.Until(() => Words(baker, "[data-key=said-sum]").Length > 0 && Told(baker) == 1, "somebody else has touched it");
+        Thread.Sleep(500);
+        field.SendKeys("ss" + Keys.Tab);
+        baker.Until(() => BenchState.From(Events(baker)).Bakes.Count == 1, "it is told");
+        Assert.Equal("two minutes less", BenchState.From(Events(baker)).Bakes[0].ToChange);
+    }
+
+    [Fact]
     public void The_keyboard_is_enough_and_says_what_it_can()
     {
         var baker = AtWork();

@@ -18,6 +18,7 @@ namespace Zymethos.Web.Tests;
 /// </summary>
 public sealed partial class KilledTests : IAsyncLifetime
 {
+    private const int AtOnce = 200;
     private static readonly TimeSpan Patience = TimeSpan.FromSeconds(60);
     private TestDatabase _database = null!;
     private Served _one = null!;
@@ -103,7 +104,7 @@ public sealed partial class KilledTests : IAsyncLifetime
             {
                 using var answer = await client.PostAsJsonAsync(
                     $"{server.Address}/bench/{session}/events",
-                    new { sentAt = DateTimeOffset.UtcNow.ToString("O"), events = waiting.Select(BenchEventText.Write) },
+                    new { sentAt = DateTimeOffset.UtcNow.ToString("O"), events = waiting.Take(AtOnce).Select(BenchEventText.Write) },
                     OpenJson.Options,
                     CancellationToken.None
                 );

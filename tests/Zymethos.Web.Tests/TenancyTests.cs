@@ -7,6 +7,7 @@ using Zymethos.Interchange.Documents;
 using Zymethos.Interchange.Drafts;
 using Zymethos.Planning.Day;
 using Zymethos.Store;
+using Zymethos.Store.Benches;
 using Zymethos.Store.Books;
 using Zymethos.Store.Days;
 using Zymethos.Store.Kitchens;
@@ -34,7 +35,10 @@ public sealed class TenancyTests(TestKitchen kitchen) : IClassFixture<TestKitche
     private static OvenDayDocument Day =>
         new(DemoKitchen.Kitchen(), new DayDocument("2026-12-05", "08:00", "18:00"), [new BakeDocument(DemoKitchen.Recipes()[0])]);
 
-    private static object NewRow(Type type) =>
+    // Events and passes are of a session that is there.
+    private readonly Guid _session = Guid.NewGuid();
+
+    private object NewRow(Type type) =>
         type.Name switch
         {
             nameof(RecipeRow) => new RecipeRow
@@ -106,6 +110,26 @@ public sealed class TenancyTests(TestKitchen kitchen) : IClassFixture<TestKitche
                 Subject = "S",
                 Text = "T",
             },
+            nameof(BenchSessionRow) => new BenchSessionRow
+            {
+                Id = _session,
+                Title = "Mine",
+                Document = Day,
+                Plan = new SavedPlan(1, 0, [], ""),
+                Planned = new SavedPlan(1, 0, [], ""),
+            },
+            nameof(BenchEventRow) => new BenchEventRow
+            {
+                Id = Guid.NewGuid(),
+                SessionId = _session,
+                Document = new BenchEventDocument(Guid.NewGuid().ToString(), "ended", "2030-01-01T00:00:00Z"),
+            },
+            nameof(BenchPassRow) => new BenchPassRow
+            {
+                Id = Guid.NewGuid(),
+                SessionId = _session,
+                SecretHash = $"{Guid.NewGuid():N}",
+            },
             _ => throw new InvalidOperationException($"{type.Name} is new: say here how to make one, so that its tenancy is tested."),
         };
 
@@ -127,7 +151,11 @@ public sealed class TenancyTests(TestKitchen kitchen) : IClassFixture<TestKitche
     }
 
     private static IEnumerable<Type> Owned(ZymethosContext context) =>
-        context.Model.GetEntityTypes().Select(t => t.ClrType).Where(t => typeof(IKitchenOwned).IsAssignableFrom(t));
+        context
+            .Model.GetEntityTypes()
+            .Select(t => t.ClrType)
+            .Where(t => typeof(IKitchenOwned).IsAssignableFrom(t))
+            .OrderBy(t => t == typeof(BenchSessionRow) ? 0 : 1);
 
     private static IQueryable<IKitchenOwned> Rows(ZymethosContext context, Type type) =>
         (IQueryable<IKitchenOwned>)

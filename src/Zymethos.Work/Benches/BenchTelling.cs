@@ -58,6 +58,12 @@ public sealed class BenchTelling(ZymethosContext context, IClock clock)
                 refused.Add(new RefusedTouch(document.Id, wrong));
         }
 
+        if (kept.Count > 0 && await context.BenchEvents.CountAsync(e => e.SessionId == session, cancel) >= MostInSession)
+        {
+            refused.AddRange(kept.Select(e => new RefusedTouch(e.Id.ToString("D"), "This session holds as many touches as it can.")));
+            kept.Clear();
+        }
+
         if (kept.Count > 0)
             await WriteAsync(session, kept, now, cancel);
         return new ToldTouches([.. kept.Select(e => e.Id.ToString("D"))], refused, -off.TotalSeconds);
@@ -87,7 +93,6 @@ public sealed class BenchTelling(ZymethosContext context, IClock clock)
                 INSERT INTO bench_events ("SessionId", "Id", "KitchenId", "ToldAt", "Document")
                 SELECT @session, (e->>'id')::uuid, @kitchen, @told, e->'document'
                 FROM jsonb_array_elements(@rows::jsonb) WITH ORDINALITY AS a(e, place)
-                WHERE (SELECT count(*) FROM bench_events WHERE "SessionId" = @session) < @most
                 ORDER BY place
                 ON CONFLICT DO NOTHING
                 """,
@@ -96,7 +101,6 @@ public sealed class BenchTelling(ZymethosContext context, IClock clock)
                     new NpgsqlParameter("kitchen", kitchen),
                     new NpgsqlParameter("told", now),
                     new NpgsqlParameter("rows", rows),
-                    new NpgsqlParameter("most", MostInSession),
                 ],
                 cancel
             );

@@ -92,6 +92,7 @@ public sealed record SheetCaution(string Short, string Text);
 /// <param name="Clears">Id of the step in the cold oven that it takes out; null for all else.</param>
 /// <param name="Stay">Minutes that it can be left when its time is over.</param>
 /// <param name="Lost">What is lost after that, in words.</param>
+/// <param name="Rise">For a rise, what share of it is done after every five minutes by the model; null for all else.</param>
 public sealed record SheetStep(
     string Id,
     int Bake,
@@ -113,7 +114,8 @@ public sealed record SheetStep(
     IReadOnlyList<SheetLink> Links,
     string? Clears,
     int Stay,
-    string Lost
+    string Lost,
+    IReadOnlyList<double>? Rise
 );
 
 /// <summary>All of a session that does not change while it is worked through: enough to work a day without the server.</summary>
@@ -238,7 +240,8 @@ public sealed record BenchSheet(
             ],
             network.SpellBefore(task)?.Id.Value,
             stay,
-            lost
+            lost,
+            task.RiseShares.IsEmpty ? null : [.. task.RiseShares]
         );
     }
 }

@@ -1,6 +1,5 @@
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;
-using QRCoder;
 using Zymethos.Store.Benches;
 using Zymethos.Work.Benches;
 using Zymethos.Work.House;
@@ -19,9 +18,6 @@ public sealed class HelpersModel(BenchDesk desk, BenchPasses passes, KitchenCloc
     /// <summary>The address of a pass that was just made; empty when none was.</summary>
     public string Address { get; private set; } = "";
 
-    /// <summary>The same as a drawing.</summary>
-    public string Code { get; private set; } = "";
-
     /// <summary>Whether only this machine can reach the address.</summary>
     public bool IsLocalOnly => Request.Host.Host is "localhost" or "127.0.0.1" or "::1";
 
@@ -34,13 +30,7 @@ public sealed class HelpersModel(BenchDesk desk, BenchPasses passes, KitchenCloc
         if (!await FillAsync(id, cancel))
             return NotFound();
         if (await passes.MakeAsync(id, cancel) is { } secret)
-        {
             Address = $"{Request.Scheme}://{Request.Host}/bench/join/{secret}";
-            using var data = QRCodeGenerator.GenerateQrCode(Address, QRCodeGenerator.ECCLevel.M);
-            using var code = new SvgQRCode(data);
-            Code = code.GetGraphic(6, "#2a1a10", "#fcf8f0", drawQuietZones: true, SvgQRCode.SizingMode.ViewBoxAttribute);
-        }
-
         await FillAsync(id, cancel);
         return Page();
     }

@@ -184,6 +184,7 @@ class Bench {
   }
 
   save() {
+    if (this.isShut) return Promise.resolve();
     return keep.keepSession({
       id: this.session, sheet: this.sheet, rest: this.rest, seq: this.line.seq, off: this.line.off, keptAt: Date.now(),
       events: this.events.filter((e) => !this.waitingIds.has(e.id)).map((e) => ({ ...e, at: new Date(e.at).toISOString(),
@@ -228,6 +229,8 @@ class Bench {
   stand(state) {
     if (state.isShut) {
       this.isShut = true;
+      // Whoever was a guest takes nothing home.
+      if (this.isHelper) keep.forget(this.session).then(() => globalThis.caches?.delete("bench-1")).catch(() => {});
       this.note(this.isHelper ? "Your pass has ended. What you see is how the day stood then."
         : "You are signed out here. Sign in to tell what you touch.", true);
     }
@@ -261,6 +264,7 @@ class Bench {
     const { head, strip, notes, now, next, clocks: side, oven, foot, live, loud } = this.parts;
     for (const [name, isHeld] of [["pointerdown", true], ["pointerup", false], ["pointercancel", false]])
       addEventListener(name, () => (isHeld ? (this.isHeld = true) : setTimeout(() => this.letGo(), 60)), { passive: true });
+    host.addEventListener("focusout", () => setTimeout(() => this.draw(), 60));
     host.replaceChildren(host.querySelector("h1"), head, strip, notes, h("div", { class: "bench-board" },
       h("div", { class: "bench-left" }, now, next), h("div", { class: "bench-right" }, side, oven)), foot, live, loud);
   }

@@ -110,7 +110,6 @@ export function hands(sheet, all, rest, person, now) {
     const who = e.stand.takenBy || e.stand.started?.who || "";
     return who === "" || who === sheet.people[person] || !sheet.people.includes(who);
   });
-  const open = [...all.values()].filter((e) => !e.over && !e.going && e.step.byHand && e.isReady);
   const planned = new Map();
   for (const a of rest?.acts ?? []) {
     if (a.need === 0 && !planned.has(a.step)) planned.set(a.step, a);
@@ -123,7 +122,7 @@ export function hands(sheet, all, rest, person, now) {
   };
   const when = (e) => planned.get(e.step.id)?.from ?? e.expected?.from ?? e.readyAt;
   const next = [...all.values()]
-    .filter((e) => !e.over && !e.going && (e.step.byHand) && !taken(e) && theirs(e))
+    .filter((e) => !e.over && !e.going && (e.step.byHand || e.step.load) && !taken(e) && theirs(e))
     .map((e) => ({ ...e, when: Math.max(when(e), e.isReady ? e.readyAt : 0) }))
     .sort((a, b) => {
       // What would spoil goes first, when its window closes before the other could be over.
@@ -132,7 +131,7 @@ export function hands(sheet, all, rest, person, now) {
       if (a.isReady !== b.isReady && Math.abs(a.when - b.when) < minute) return a.isReady ? -1 : 1;
       return a.when - b.when;
     });
-  return { at: mine, next, open };
+  return { at: mine, next };
 }
 
 /** Whether a step may begin now, and why not. */

@@ -14,6 +14,8 @@ export function h(tag, attributes = {}, ...children) {
 export function place(host, part) {
   const text = part.outerHTML;
   if (host.dataset.said === text && host.firstChild) return false;
+  // Nobody's words are taken from under their fingers; what is new is drawn when they have left the field.
+  if (host.contains(document.activeElement) && document.activeElement.matches("input:not([type=checkbox]), textarea, select")) return false;
   const focused = host.contains(document.activeElement) ? document.activeElement.dataset.key : null;
   const open = new Set([...host.querySelectorAll("details[open][data-key]")].map((d) => d.dataset.key));
   host.replaceChildren(part);

@@ -39,6 +39,12 @@ export async function keepSession(value) {
   else memory.sessions.set(value.id, value);
 }
 
+/** Takes a day off this device; what waits to be told stays. */
+export async function forget(id) {
+  if (await open()) await run("sessions", "readwrite", (s) => s.delete(id));
+  else memory.sessions.delete(id);
+}
+
 /** A touch that waits to be told; it is kept before anything else happens with it. */
 export async function wait(session, event) {
   if (await open()) await run("waiting", "readwrite", (s) => s.add({ session, event }));

@@ -74,7 +74,7 @@ function alarm(bench, e) {
     serious(e.step, false),
     h("div", { class: "bench-touches" },
       turn ? button(`touched-${e.step.id}`, "Done it", () => bench.tell("touched", e.step.id, { number: e.touch }), "main-touch")
-        : button(`done-${e.step.id}`, out, () => bench.tell("done", e.step.id), "main-touch"),
+        : button(`done-${e.step.id}`, out, () => bench.done(e), "main-touch"),
       turn ? null : [3, 5, 10].map((m) => button(`more${m}-${e.step.id}`, `${m} more`, () => bench.tell("needsMore", e.step.id,
         { minutes: m }))),
       turn ? null : button(`other-${e.step.id}`, "Other …", () => bench.askMore(e)),
@@ -133,12 +133,12 @@ function starts(bench, e) {
   const why = whyNot(bench.all, e, bench.now);
   const early = e.when > bench.now + 60000;
   const load = e.step.load;
-  const words = load ? (load.isProof ? "In the cold oven" : "In") : "Begin";
+  const words = !load ? "Begin" : load.isProof ? "It is in the cold oven" : load.isOff ? "It stays in, the oven is off" : "In";
   return h("section", { class: "bench-card", "aria-label": "Next for you" },
     early ? h("p", { class: "bench-free" }, "Nothing for your hands until ", h("strong", {}, hour(e.when)),
       `, ${from(e.when, bench.now)}. Then:`) : null,
     body(bench, e, true),
-    load && !load.isProof ? h("p", { class: "bench-text" }, `${load.dial}${load.shelf ? `,
+    load?.dial ? h("p", { class: "bench-text" }, `${load.dial}${load.shelf ? `,
       ${load.shelf}` : ""}, ${stretch(e.step.likely * 60000)}`) : null,
     hotEnough(bench, e),
     Number.isFinite(e.closes) ? h("p", { class: "bench-stay" }, `Not later than ${hour(e.closes)}, ${from(e.closes, bench.now)}.`) : null,

@@ -2,6 +2,7 @@
 import { button, clock, h, letter } from "./dom.js";
 import { heat, inside } from "./day.js";
 import { degrees, from, hour, stretch } from "./words.js";
+import { doubled, readyBySight } from "./rise.js";
 
 const what = (e) => (e.moment.what === "touch" ? e.step.touches[e.touch].title : e.moment.what === "look" ? "first look" : e.step.load
   ? (e.step.load.isProof ? "risen" : "out") : "ready");
@@ -25,21 +26,22 @@ function one(bench, e, place) {
         button(`c-other-${e.step.id}`, "Other …", () => bench.askMore(e)),
         e.step.kind === "first rise" || e.step.kind === "proof" ? button(`c-high-${e.step.id}`, "How high is it?",
           () => bench.askHeight(e)) : null),
-      e.stand.heights.length > 0 ? h("p", { class: "bench-text" }, heights(bench, e)) : null,
+      e.stand.heights.length > 0 ? h("div", { class: "bench-text" }, heights(bench, e)) : null,
       e.step.doneTests.length > 0 ? h("p", { class: "bench-done-test" }, e.step.doneTests.join(" ")) : null,
       e.step.isSafety ? h("p", { class: "bench-caution" },
         `Not before ${hour(e.from + e.step.low * 60000)}: it is that long to be safe to eat.`) : null));
 }
 
-// A dough that has grown so far in so long is ready when it has doubled, at the pace of the last two looks (common practice, no source).
+// What was seen of a rising dough, and when it is ready by that and by the model together.
 function heights(bench, e) {
-  const seen = [{ at: e.from, height: 1 }, ...e.stand.heights.map((x) => ({ at: x.said.at, height: x.height }))];
-  const [a, b] = seen.slice(-2);
-  const last = seen.at(-1);
-  if (last.height >= 2) return `${last.height} × at ${hour(last.at)}: it has doubled.`;
-  if (b.at <= a.at || b.height <= a.height) return `${last.height} × at ${hour(last.at)}.`;
-  const ready = b.at + ((2 - b.height) / (b.height - a.height)) * (b.at - a.at);
-  return `${last.height} × at ${hour(last.at)}. At this pace it has doubled about ${hour(ready)}, ${from(ready, bench.now)}.`;
+  const last = e.stand.heights.at(-1);
+  const seen = `${last.height} × as high at ${hour(last.said.at)}`;
+  if (last.height >= doubled) return [seen, ": it has doubled."];
+  const ready = readyBySight(e.step, e.from, e.stand.heights.map((x) => ({ at: x.said.at, height: x.height })));
+  const minutes = Math.round((ready - bench.now) / 60000);
+  return [`${seen}. Ready about ${hour(ready)}, ${from(ready, bench.now)}. `,
+    minutes >= 1 && Math.abs(ready - e.due) > 120000
+      ? button(`c-sight-${e.step.id}`, `Count with ${hour(ready)}`, () => bench.tell("needsMore", e.step.id, { minutes })) : null];
 }
 
 /** All clocks in one line, for a phone: whatever is looked at, they stay in sight. */
