@@ -35,16 +35,18 @@ public sealed record OvenNow(double Dial, int Since, double Celsius, int? ReadyA
 
         if (there is null)
             return null;
-        double? wait =
-            there.Dial <= 0 ? null
-            : Math.Abs(celsius - there.Dial) <= Near ? 0
-            : thermal.MinutesToHeat(celsius, there.Dial) + thermal.MinutesToCool(celsius, there.Dial, ajar: true);
+        double? wait = there.Dial <= 0 ? null : Wait(thermal, celsius, there.Dial);
         return there with
         {
             Celsius = After(thermal, celsius, there.Dial, now - there.Since),
             ReadyAt = wait is { } minutes && !double.IsPositiveInfinity(minutes) ? there.Since + (int)Math.Ceiling(minutes - 1e-9) : null,
         };
     }
+
+    /// <summary>Minutes from one heat to another, up at full power or down with the door ajar; 0 where it is near enough, infinite where it
+    /// never comes there.</summary>
+    internal static double Wait(OvenThermal thermal, double from, double to) =>
+        Math.Abs(from - to) <= Near ? 0 : thermal.MinutesToHeat(from, to) + thermal.MinutesToCool(from, to, ajar: true);
 
     // Up at full power as far as the dial; down with the door ajar as far as the dial, or shut when it is off.
     private static double After(OvenThermal thermal, double from, double dial, double minutes) =>

@@ -15,10 +15,6 @@ internal sealed class RestSearch
     private const int SeedOfSearch = 303;
     private const int FewestDays = 12;
 
-    // As in the search for a whole day: what a hundredth of the days costs that is missing from what was asked for, and beyond it.
-    private const double Missing = 20;
-    private const double Beyond = 0.7;
-
     // What a step costs that is moved, in minutes: nobody likes a plan that is never the same.
     private const double MoveCost = 0.25;
 
@@ -141,9 +137,5 @@ internal sealed class RestSearch
         return finishes[(int)(0.9 * (finishes.Length - 1))] + Penalty(bad, asked);
     }
 
-    private double Penalty(int bad, double asked)
-    {
-        var together = 1 - ((double)bad / _draws.Days);
-        return 100 * ((Missing * Math.Max(0, asked - together)) + (Beyond * (1 - together)));
-    }
+    private double Penalty(int bad, double asked) => CertaintySearch.Penalty(1 - ((double)bad / _draws.Days), asked);
 }

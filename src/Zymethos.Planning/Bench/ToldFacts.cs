@@ -129,11 +129,7 @@ internal static class ToldFacts
             {
                 if (!settings[s].IsHot)
                     continue;
-                var wait =
-                    Math.Abs(there.Celsius - settings[s].Celsius) <= OvenNow.Near
-                        ? 0
-                        : thermal.MinutesToHeat(there.Celsius, settings[s].Celsius)
-                            + thermal.MinutesToCool(there.Celsius, settings[s].Celsius, ajar: true);
+                var wait = OvenNow.Wait(thermal, there.Celsius, settings[s].Celsius);
                 heat[oven][s] = double.IsPositiveInfinity(wait) ? 0 : now + (int)Math.Ceiling(wait - 1e-9);
             }
         }

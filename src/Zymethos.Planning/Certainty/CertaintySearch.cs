@@ -140,7 +140,13 @@ internal sealed class CertaintySearch
             _ => 0,
         };
 
-    private double Penalty(double together) => 100 * ((Missing * Math.Max(0, _target - together)) + (Beyond * (1 - together)));
+    private double Penalty(double together) => Penalty(together, _target);
+
+    /// <summary>What days cost on which something is amiss, in minutes.</summary>
+    /// <param name="together">Share of the days on which everything is well, 0 to 1.</param>
+    /// <param name="target">The share that was asked for.</param>
+    internal static double Penalty(double together, double target) =>
+        100 * ((Missing * Math.Max(0, target - together)) + (Beyond * (1 - together)));
 
     /// <summary>Looks for better plans than one that obeys every rule.</summary>
     /// <param name="first">The plan to begin with.</param>

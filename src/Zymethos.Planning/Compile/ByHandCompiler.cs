@@ -1,6 +1,5 @@
 using System.Collections.Immutable;
 using Zymethos.Core.Recipes;
-using Zymethos.Core.Safety;
 using Zymethos.Planning.Day;
 using Zymethos.Planning.Rules;
 
@@ -75,9 +74,9 @@ internal static class ByHandCompiler
                 faults.Add(
                     new Fault(
                         $"byHand.allow[{i}].minutes",
-                        minutes < Least(task) && !IsForSafety(task) && Least(task) > 1
+                        minutes < Least(task) && !task.IsForSafety && Least(task) > 1
                                 ? $"“{task.Title}” takes at least {Least(task)} minutes: it has to go in and come out."
-                            : IsForSafety(task) ? $"“{task.Title}” takes at least {task.Low} minutes: it is that long to be safe to eat."
+                            : task.IsForSafety ? $"“{task.Title}” takes at least {task.Low} minutes: it is that long to be safe to eat."
                             : $"“{task.Title}” takes 1 minute to {TaskNetwork.AfterSpan / 60} hours."
                     )
                 );
@@ -107,12 +106,9 @@ internal static class ByHandCompiler
     /// <summary>The fewest minutes that a baker may give a step: what is done is done, but for waits and heats that make food
     /// safe.</summary>
     public static int Least(PlanTask task) =>
-        IsForSafety(task) ? task.Low
+        task.IsForSafety ? task.Low
         : task is { Oven: not null, IsHandsOn: false } ? Math.Min(task.Low, (2 * TaskCompiler.DoorMinutes) + 1)
         : 1;
-
-    private static bool IsForSafety(PlanTask task) =>
-        !task.IsHandsOn && task.Step?.Cautions.Any(c => c is CautionKind.EggFoam or CautionKind.TimeAndTemperature) == true;
 
     private static ImmutableArray<HandsNeed> Around(HandsNeed hands, int minutes, ImmutableArray<Span> breaks)
     {

@@ -3,6 +3,7 @@ using NodaTime;
 using Zymethos.Core.Heat;
 using Zymethos.Core.Kitchens;
 using Zymethos.Core.Recipes;
+using Zymethos.Core.Safety;
 
 namespace Zymethos.Planning.Day;
 
@@ -248,6 +249,9 @@ public sealed record PlanTask(
     /// <summary>Whether it is only waited for at first, though hands may come to it later: a rise that is folded is, and work with a break
     /// in it is not.</summary>
     public bool IsWait => Oven is null && (Hands.IsEmpty || Hands[0].Offset > 0);
+
+    /// <summary>Whether it is as long as it is so that food is safe to eat: a wait or a heat that nobody may cut short.</summary>
+    public bool IsForSafety => !IsHandsOn && Step?.Cautions.Any(c => c is CautionKind.EggFoam or CautionKind.TimeAndTemperature) == true;
 
     /// <summary>Whether hands are at it from start to end.</summary>
     public bool IsHandsOn => Hands.Length == 1 && Hands[0].Length == Likely;

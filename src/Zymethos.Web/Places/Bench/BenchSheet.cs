@@ -221,7 +221,7 @@ public sealed record BenchSheet(
             task.Likely,
             Math.Max(task.High, task.Likely),
             task.Hands.IsEmpty ? 0 : task.Hands.Max(h => h.People),
-            SafetySteps.Is(task),
+            task.IsForSafety,
             [
                 .. (task.Step?.Touches ?? [])
                     .OrderBy(t => t.At)

@@ -34,6 +34,7 @@ public sealed class IndexModel(
     private const int MostDays = 5;
     private const int MostFinds = 8;
     private const int LongestDay = 16;
+    private const int MostBatches = 12;
     private static readonly TimeSpan PlanTime = TimeSpan.FromSeconds(2);
 
     /// <summary>The session at work; null when none is.</summary>
@@ -84,8 +85,8 @@ public sealed class IndexModel(
             return await WrongAsync("That recipe is not in the Book any more.", cancel);
         if (!recipe.IsPlannable)
             return await WrongAsync($"“{recipe.Row.Name}” cannot be worked through yet: {recipe.Missing[0]}", cancel);
-        if (batches is < 1 or > 12)
-            return await WrongAsync("Between 1 and 12 batches at a time.", cancel);
+        if (batches is < 1 or > MostBatches)
+            return await WrongAsync($"Between 1 and {MostBatches} batches at a time.", cancel);
         var start = await kitchenClock.NowAsync(cancel);
         start = start.Date.At(new LocalTime(start.Hour, start.Minute));
         var end = start.PlusHours(LongestDay);
@@ -102,7 +103,10 @@ public sealed class IndexModel(
         if (answer.Faults.Count > 0)
             return await WrongAsync(string.Join(" ", answer.Faults.Select(f => f.Message)), cancel);
         if (answer.Day is not { } day)
-            return await WrongAsync($"“{recipe.Row.Name}” does not fit between now and {end.Hour}:00. Plan it in Oven Day.", cancel);
+            return await WrongAsync(
+                $"“{recipe.Row.Name}” does not fit between now and {(await kitchenClock.SaysAsync(cancel)).Hour(end)}. Plan it in Oven Day.",
+                cancel
+            );
         return await desk.StartAsync(document, day, cancel) is { } session ? Redirect($"/bench/{session.Id}") : await TakenAsync(cancel);
     }
 

@@ -1,6 +1,5 @@
 using Zymethos.Core.Measures;
 using Zymethos.Core.Recipes;
-using Zymethos.Core.Safety;
 using Zymethos.Planning.Day;
 
 namespace Zymethos.Web.Places.Bench;
@@ -32,12 +31,4 @@ internal static class StayWords
         };
         return (minutes, minutes == 0 ? $"“{next}” must follow at once." : $"It can wait {SpokenTime.Of(minutes)}; {what}.");
     }
-}
-
-/// <summary>Steps that are as long as they are so that food is safe.</summary>
-internal static class SafetySteps
-{
-    /// <summary>Whether a step is one of them.</summary>
-    public static bool Is(PlanTask task) =>
-        !task.IsHandsOn && task.Step?.Cautions.Any(c => c is CautionKind.EggFoam or CautionKind.TimeAndTemperature) == true;
 }

@@ -111,7 +111,7 @@ class Bench {
         true);
     }
     this.knowOwn(event);
-    this.last = event;
+    if (kind !== "undone") this.last = event;
     this.draw();
     if (await this.line.tell()) await this.line.ask();
   }

@@ -1,19 +1,16 @@
 // What is going on and what comes next, from the sheet, the state, the clock, and how the server last expected the day to go on. With a
 // server it says what the server's own rule says; without one it goes on from there by the same order of thought: what is done comes out
 // first, then what would spoil, then the plan's order.
-import { dialOf, isGoing, isOver, standOf } from "./fold.js";
+import { isGoing, isOver, standOf } from "./fold.js";
 
 const minute = 60000;
-// As on the server: so long before its hour a step may begin.
-const ahead = 30 * minute;
 
 /** A step with how it stands and when it is expected. */
 function entry(sheet, state, rest, step, now) {
   const stand = standOf(state, step.id);
   const expected = rest?.steps[step.id];
-  let { started: startedSaid } = stand;
-  const inferred = startedSaid === null && expected?.begun;
-  const from = startedSaid?.at ?? expected?.from ?? null;
+  const inferred = stand.started === null && expected?.begun;
+  const from = stand.started?.at ?? expected?.from ?? null;
   const over = isOver(stand) || (stand.done === null && stand.dueAt === null && expected?.over === true && stand.started === null);
   const going = !over && (isGoing(stand) || Boolean(inferred));
   const away = stand.pausedFor + (stand.pausedSince !== null ? Math.max(0, now - stand.pausedSince) : 0);
@@ -142,6 +139,10 @@ export function whyNot(all, e, now) {
   return "";
 }
 
+/** Waits and heats that make food safe, and are not over: what follows them is not begun. */
+export const unsafe = (all, e, now) => e.before.map((l) => all.get(l.from))
+  .filter((b) => b.step.isSafety && !b.over && !(b.going && b.from + b.step.low * minute <= now));
+
 /** What stands in an oven that must not get hot, and what bakes in it. */
 export function inside(all, oven) {
   const there = [...all.values()].filter((e) => e.going && e.step.load && e.step.load.index === oven);
@@ -149,7 +150,7 @@ export function inside(all, oven) {
   const cold = [...all.values()].filter((e) => {
     if (!e.step.load?.isProof || e.step.load.index !== oven || e.stand.started === null && !e.going) return false;
     const clearing = [...all.values()].find((c) => c.step.clears === e.step.id);
-    if (clearing) return !(clearing.stand.done || clearing.stand.skipped);
+    if (clearing) return !clearing.over || clearing.stand.skipped !== null;
     return !e.over;
   });
   return { baking: there.filter((e) => !e.step.load.isProof), cold };
@@ -180,6 +181,3 @@ export function heat(sheet, state, oven, now) {
     readyAt: there.celsius > 0 ? there.said.at + wait * minute : null,
   };
 }
-
-export const dial = dialOf;
-export { ahead, minute };

@@ -3,7 +3,7 @@ import { button, h, letter } from "./dom.js";
 import * as keep from "./keep.js";
 import * as sound from "./sound.js";
 import { takenBack } from "./fold.js";
-import { hour } from "./words.js";
+import { degrees, hour } from "./words.js";
 
 const kinds = {
   started: "began", done: "done", needsMore: "needs more", touched: "done part-way", skipped: "left out", paused: "left for a while",
@@ -15,7 +15,7 @@ function words(bench, e) {
   const step = e.step ? bench.sheet.steps.find((s) => s.id === e.step) : null;
   const of = step ? `“${step.title}” (${bench.sheet.bakes[step.bake].name})` : e.number != null && bench.sheet.bakes[e.number]
     && ["used", "pieces", "looks", "darker", "toChange"].includes(e.kind) ? bench.sheet.bakes[e.number].name : "";
-  const more = e.kind === "needsMore" ? `, ${e.minutes} min` : e.kind === "dial" ? ` ${e.value > 0 ? `${Math.round(e.value)} °C` : "off"}`
+  const more = e.kind === "needsMore" ? `, ${e.minutes} min` : e.kind === "dial" ? ` ${e.value > 0 ? degrees(e.value) : "off"}`
     : e.kind === "used" ? ` ${e.text} ${e.value} g` : e.kind === "height" ? ` ${e.value} ×` : e.kind === "pieces" ? ` ${e.value}`
       : e.text ? ` ${e.text}` : "";
   return `${kinds[e.kind] ?? e.kind}${more} ${of}`;

@@ -13,7 +13,7 @@ export function headPart(bench) {
     h("span", { class: "bench-name" }, bench.sheet.title),
     line ? h("span", { class: "bench-line-state", role: "status" }, line) : null,
     bench.sheet.people.length > 1 && !bench.isHelper ? h("span", { class: "bench-people", role: "group",
-      "aria-label": "Who holds bench device" }, bench.sheet.people.map((p, i) =>
+      "aria-label": "Who holds this device" }, bench.sheet.people.map((p, i) =>
       h("button", { type: "button", class: `touch ${i === bench.person ? "is-on" : ""}`, "aria-pressed": i === bench.person ? "true"
         : "false", "data-key": `me-${i}`,
         on: { click: () => { bench.person = i; keep.keepOwn("me", p); bench.draw(); } } }, p))) : bench.isHelper ? h("span", {},
@@ -44,7 +44,7 @@ export function notesPart(bench) {
       bench.offer.words),
       h("div", { class: "bench-touches" },
         h("button", { type: "button", class: "touch main-touch", "data-key": "take", on: { click: () => bench.takeOffer() } },
-          "Take bench order"),
+          "Take this order"),
         h("button", { type: "button", class: "touch", "data-key": "leave", on: { click: () => { bench.offer = null; bench.draw(); } } },
           "Stay as it is"))) : null,
     bench.notes.map((n, i) => h("div", { class: `note ${n.isWrong ? "is-refused" : ""}`, role: "status" }, h("p", {}, n.words),

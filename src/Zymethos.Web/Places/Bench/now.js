@@ -1,6 +1,6 @@
 // The step in hand, big, and what comes after it.
 import { button, clock, h, letter } from "./dom.js";
-import { heat, inside, whyNot } from "./day.js";
+import { heat, inside, unsafe, whyNot } from "./day.js";
 import { degrees, from, hour, stretch } from "./words.js";
 
 const serious = (step, isStart) => step.cautions.map((c) =>
@@ -70,7 +70,8 @@ function alarm(bench, e) {
       : e.isLook ? `First look: ${e.step.title}` : e.step.load && !e.step.load.isProof ? `Done? ${e.step.title}` : e.step.title),
     turn ? h("p", { class: "bench-text" }, e.step.title) : doneTests(e.step),
     h("p", { class: "bench-stay" }, late > 60000 ? `Rang ${stretch(late)} ago. ` : "", turn ? "" : e.isLook
-      ? `Usually out ${hour(e.due)}, ${from(e.due, bench.now)}.` : e.step.lost),
+      ? `Usually out ${hour(e.due)}, ${from(e.due, bench.now)}.`
+      : late > (e.step.stay + 1) * 60000 ? "That is longer than it can wait: see to it now." : e.step.lost),
     serious(e.step, false),
     h("div", { class: "bench-touches" },
       turn ? button(`touched-${e.step.id}`, "Done it", () => bench.tell("touched", e.step.id, { number: e.touch }), "main-touch")
@@ -131,6 +132,9 @@ function atWork(bench, e) {
 
 function starts(bench, e) {
   const why = whyNot(bench.all, e, bench.now);
+  const [wait] = unsafe(bench.all, e, bench.now);
+  // Food that is not safe yet is not worked on, and what makes it safe, or the oven, is not left out.
+  const mayBeLeftOut = !e.step.isSafety && !e.step.clears;
   const early = e.when > bench.now + 60000;
   const load = e.step.load;
   const words = !load ? "Begin" : load.isProof ? "It is in the cold oven" : load.isOff ? "It stays in, the oven is off" : "In";
@@ -138,15 +142,16 @@ function starts(bench, e) {
     early ? h("p", { class: "bench-free" }, "Nothing for your hands until ", h("strong", {}, hour(e.when)),
       `, ${from(e.when, bench.now)}. Then:`) : null,
     body(bench, e, true),
-    load?.dial ? h("p", { class: "bench-text" }, `${load.dial}${load.shelf ? `,
-      ${load.shelf}` : ""}, ${stretch(e.step.likely * 60000)}`) : null,
+    load?.dial ? h("p", { class: "bench-text" },
+      [load.dial, load.shelf, stretch(e.step.likely * 60000)].filter((w) => w).join(", ")) : null,
     hotEnough(bench, e),
     Number.isFinite(e.closes) ? h("p", { class: "bench-stay" }, `Not later than ${hour(e.closes)}, ${from(e.closes, bench.now)}.`) : null,
-    why ? h("p", { class: "bench-text" }, why) : null,
+    wait ? h("p", { class: "bench-caution" }, h("strong", {}, "Not yet: "), `“${wait.step.title}” is that long so that it is safe to eat.`)
+      : why ? h("p", { class: "bench-text" }, why) : null,
     h("div", { class: "bench-touches" },
-      button(`start-${e.step.id}`, why ? `${words} all the same` : words, () => bench.tell("started", e.step.id), why || early ? ""
-        : "main-touch"),
-      button(`skip-${e.step.id}`, "Leave it out", () => bench.tell("skipped", e.step.id), "quiet-touch"),
+      wait ? null : button(`start-${e.step.id}`, why ? `${words} all the same` : words, () => bench.tell("started", e.step.id),
+        why || early ? "" : "main-touch"),
+      mayBeLeftOut ? button(`skip-${e.step.id}`, "Leave it out", () => bench.tell("skipped", e.step.id), "quiet-touch") : null,
       button(`aloud-${e.step.id}`, "Read it out", () => bench.readOut(e), "quiet-touch"),
       takeOver(bench, e)));
 }
@@ -173,9 +178,10 @@ export function nowPart(bench) {
 export function nextPart(bench) {
   const lists = bench.sheet.people.map((person, i) => {
     const { at, next } = bench.handsOf(i);
-    const shown = next.filter((e) => !(i === bench.person && at.length === 0 && e === next[0]));
-    const skip = i === bench.person && at.length === 0 ? 1 : 0;
-    return { person, next: (skip ? next.slice(1) : shown).slice(0, 2), at: i === bench.person ? [] : at };
+    // What stands on the big card is not said again.
+    const isMine = i === bench.person;
+    const from = isMine && at.length === 0 ? 1 : 0;
+    return { person, next: next.slice(from, from + 2), at: isMine ? [] : at };
   });
   const dial = bench.dials.find((d) => d.at > bench.now + 30000);
   return h("section", { class: "bench-next", "aria-labelledby": "bench-next-head" },
