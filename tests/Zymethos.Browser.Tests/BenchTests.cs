@@ -243,10 +243,33 @@ public sealed class BenchTests(Site site) : IDisposable
             const look = (events) => { const state = fold(events), all = entries(sheet, state, null, now);
               return [inside(all, 0).cold.length, hands(sheet, all, null, 0, now).next[0]?.step.id]; };
             const risen = [...told, { id: "b", kind: "done", step: "proof", at: now - minute }];
-            return [look([]), look(told), look(risen), look([...risen, { id: "c", kind: "done", step: "proof.clear", at: now }])];
+            return [look([]), look(told), look(risen), look([...risen, { id: "c", kind: "done", step: "proof.clear", at: now }]),
+              look([...risen, { id: "d", kind: "skipped", step: "proof.clear", at: now }])];
             """
         );
-        Assert.Equal("""[[0,"proof"],[1,"proof.clear"],[1,"proof.clear"],[0,"bake"]]""", found.ToString());
+        // Leaving it out takes no dough out.
+        Assert.Equal("""[[0,"proof"],[1,"proof.clear"],[1,"proof.clear"],[0,"bake"],[1,"bake"]]""", found.ToString());
+    }
+
+    [Fact]
+    public void What_makes_food_safe_is_waited_for_before_its_next_step_can_be_begun()
+    {
+        var baker = AtWork();
+        var open = Json<int[]>(
+            baker,
+            """
+            const { entries, unsafe } = await import("/places/Bench/day.js");
+            const { fold } = await import("/places/Bench/fold.js");
+            const now = 1e12, minute = 60000;
+            const step = (id, more) => ({ id, bake: 0, title: id, links: [], touches: [], amounts: [], low: 20, likely: 25, high: 30, stay: 60, ...more });
+            const sheet = { people: ["Ada"], ovens: [{}], bakes: [{}], steps: [
+              step("heat", { byHand: true, isSafety: true, load: { index: 0 }, links: [{ to: "fill", least: 0 }] }), step("fill", { byHand: true, isWork: true }) ] };
+            const waits = (events) => unsafe(entries(sheet, fold(events), null, now), entries(sheet, fold(events), null, now).get("fill"), now).length;
+            const begun = (ago) => [{ id: "a", kind: "started", step: "heat", at: now - ago * minute }];
+            return [waits([]), waits(begun(10)), waits(begun(21)), waits([...begun(26), { id: "b", kind: "done", step: "heat", at: now }])];
+            """
+        );
+        Assert.Equal([1, 1, 0, 0], open);
     }
 
     [Fact]
