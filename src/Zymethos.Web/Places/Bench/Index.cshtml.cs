@@ -104,7 +104,8 @@ public sealed class IndexModel(
             return await WrongAsync(string.Join(" ", answer.Faults.Select(f => f.Message)), cancel);
         if (answer.Day is not { } day)
             return await WrongAsync(
-                $"“{recipe.Row.Name}” does not fit between now and {(await kitchenClock.SaysAsync(cancel)).Hour(end)}. Plan it in Oven Day.",
+                $"“{recipe.Row.Name}” does not fit between now and "
+                    + $"{(await kitchenClock.SaysAsync(cancel)).Hour(end)}. Plan it in Oven Day.",
                 cancel
             );
         return await desk.StartAsync(document, day, cancel) is { } session ? Redirect($"/bench/{session.Id}") : await TakenAsync(cancel);

@@ -6,7 +6,7 @@ import { deviceWords, tick, tryOut } from "./alarm.js";
 import { askHeight, askMore, askTime, askUsed } from "./ask.js";
 import { closingPart, devicePart, recipesPart, saidPart } from "./foot.js";
 import { clocksPart, ovenPart, stripPart } from "./side.js";
-import { elsewhere, headPart, notesPart } from "./head.js";
+import { elsewhere, headPart, notesPart, offerPart } from "./head.js";
 import { fold, read } from "./fold.js";
 import { h, place } from "./dom.js";
 import { hour, running, speakFor, stretch } from "./words.js";
@@ -226,6 +226,11 @@ class Bench {
     await this.line.ask();
   }
 
+  leaveOffer() {
+    this.offer = null;
+    this.draw();
+  }
+
   stand(state) {
     if (state.isShut) {
       this.isShut = true;
@@ -256,17 +261,17 @@ class Bench {
   layOut() {
     const part = (name, tag = "div") => h(tag, { class: `bench-part-${name}` });
     this.parts = {
-      head: part("head", "header"), strip: part("strip"), notes: part("notes"), now: part("now"), next: part("next"),
-        clocks: part("clocks"), oven: part("oven"),
-      foot: part("foot"), live: h("p", { class: "visually-hidden", role: "status", "aria-live": "polite" }),
+      head: part("head", "header"), strip: part("strip"), notes: part("notes"), first: part("first"), now: part("now"),
+      offer: part("offer"), next: part("next"), clocks: part("clocks"), oven: part("oven"), foot: part("foot"),
+      live: h("p", { class: "visually-hidden", role: "status", "aria-live": "polite" }),
       loud: h("p", { class: "visually-hidden", role: "alert" }),
     };
-    const { head, strip, notes, now, next, clocks: side, oven, foot, live, loud } = this.parts;
+    const { head, strip, notes, first, now, offer, next, clocks: side, oven, foot, live, loud } = this.parts;
     for (const [name, isHeld] of [["pointerdown", true], ["pointerup", false], ["pointercancel", false]])
       addEventListener(name, () => (isHeld ? (this.isHeld = true) : setTimeout(() => this.letGo(), 60)), { passive: true });
     host.addEventListener("focusout", () => setTimeout(() => this.draw(), 60));
-    host.replaceChildren(host.querySelector("h1"), head, strip, notes, h("div", { class: "bench-board" },
-      h("div", { class: "bench-left" }, now, next), h("div", { class: "bench-right" }, side, oven)), foot, live, loud);
+    host.replaceChildren(host.querySelector("h1"), head, strip, notes, first, h("div", { class: "bench-board" },
+      h("div", { class: "bench-left" }, now, offer, next), h("div", { class: "bench-right" }, side, oven)), foot, live, loud);
   }
 
   letGo() {
@@ -304,6 +309,10 @@ class Bench {
     place(this.parts.strip, stripPart(this));
     place(this.parts.notes, notesPart(this));
     place(this.parts.now, nowPart(this));
+    // An order that is offered stands first, unless something rings.
+    const rings = this.clocks.some((c) => c.rings);
+    place(this.parts.first, rings ? h("div") : offerPart(this));
+    place(this.parts.offer, rings ? offerPart(this) : h("div"));
     place(this.parts.next, nextPart(this));
     place(this.parts.clocks, clocksPart(this));
     place(this.parts.oven, ovenPart(this));

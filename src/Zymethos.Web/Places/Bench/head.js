@@ -40,14 +40,17 @@ export function notesPart(bench) {
       "The browser keeps sounds back until you touch the page."),
       h("button", { type: "button", class: "touch", "data-key": "wake",
         on: { click: async () => { await sound.wake(); bench.tryOut(); bench.draw(); } } }, "Let it ring")) : null,
-    bench.offer ? h("div", { class: "note bench-offer", role: "status" }, h("p", {}, h("strong", {}, "Another order would be better. "),
-      bench.offer.words),
-      h("div", { class: "bench-touches" },
-        h("button", { type: "button", class: "touch main-touch", "data-key": "take", on: { click: () => bench.takeOffer() } },
-          "Take this order"),
-        h("button", { type: "button", class: "touch", "data-key": "leave", on: { click: () => { bench.offer = null; bench.draw(); } } },
-          "Stay as it is"))) : null,
     bench.notes.map((n, i) => h("div", { class: `note ${n.isWrong ? "is-refused" : ""}`, role: "status" }, h("p", {}, n.words),
       h("button", { type: "button", class: "touch quiet-touch", "data-key": `note-${i}`,
         on: { click: () => { bench.notes = bench.notes.filter((x) => x !== n); bench.draw(); } } }, "All right"))));
 }
+
+/** Another order for the rest. */
+export const offerPart = (bench) => h("div", {}, bench.offer
+  ? h("div", { class: "note bench-offer", role: "status" },
+    h("p", {}, h("strong", {}, "Another order would be better. "), bench.offer.words),
+    h("div", { class: "bench-touches" },
+      h("button", { type: "button", class: "touch main-touch", "data-key": "take", on: { click: () => bench.takeOffer() } },
+        "Take this order"),
+      h("button", { type: "button", class: "touch", "data-key": "leave", on: { click: () => bench.leaveOffer() } }, "Stay as it is")))
+  : null);

@@ -146,7 +146,8 @@ function starts(bench, e) {
       [load.dial, load.shelf, stretch(e.step.likely * 60000)].filter((w) => w).join(", ")) : null,
     hotEnough(bench, e),
     Number.isFinite(e.closes) ? h("p", { class: "bench-stay" }, `Not later than ${hour(e.closes)}, ${from(e.closes, bench.now)}.`) : null,
-    wait ? h("p", { class: "bench-caution" }, h("strong", {}, "Not yet: "), `“${wait.step.title}” is that long so that it is safe to eat.`)
+    wait ? h("p", { class: "bench-caution" }, h("strong", {}, "Not yet: "),
+      `“${wait.step.title}” is that long so that it is safe to eat.`)
       : why ? h("p", { class: "bench-text" }, why) : null,
     h("div", { class: "bench-touches" },
       wait ? null : button(`start-${e.step.id}`, why ? `${words} all the same` : words, () => bench.tell("started", e.step.id),
