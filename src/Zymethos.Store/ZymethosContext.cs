@@ -9,6 +9,7 @@ using Zymethos.Store.Accounts;
 using Zymethos.Store.Benches;
 using Zymethos.Store.Books;
 using Zymethos.Store.Days;
+using Zymethos.Store.Devices;
 using Zymethos.Store.Kitchens;
 using Zymethos.Store.Seasons;
 using Zymethos.Store.Tenancy;
@@ -58,6 +59,18 @@ public sealed class ZymethosContext(DbContextOptions<ZymethosContext> options, I
 
     /// <summary>Helpers' passes to sessions of the current kitchen.</summary>
     public DbSet<BenchPassRow> BenchPasses => Set<BenchPassRow>();
+
+    /// <summary>Pictures of bakes of the current kitchen.</summary>
+    public DbSet<BenchPhotoRow> BenchPhotos => Set<BenchPhotoRow>();
+
+    /// <summary>With what devices of the current kitchen come in.</summary>
+    public DbSet<DeviceDoorRow> DeviceDoors => Set<DeviceDoorRow>();
+
+    /// <summary>Devices of the current kitchen.</summary>
+    public DbSet<DeviceRow> Devices => Set<DeviceRow>();
+
+    /// <summary>What devices of the current kitchen said.</summary>
+    public DbSet<DeviceReadingRow> DeviceReadings => Set<DeviceReadingRow>();
 
     /// <summary>Seasons of the current kitchen.</summary>
     public DbSet<SeasonRow> Seasons => Set<SeasonRow>();
@@ -223,6 +236,42 @@ public sealed class ZymethosContext(DbContextOptions<ZymethosContext> options, I
             e.HasIndex(p => p.SecretHash).IsUnique();
             e.HasIndex(p => p.SessionId);
             e.HasOne<BenchSessionRow>().WithMany().HasForeignKey(p => p.SessionId).OnDelete(DeleteBehavior.Cascade);
+        });
+        builder.Entity<BenchPhotoRow>(e =>
+        {
+            e.ToTable("bench_photos");
+            e.Property(p => p.Type).HasMaxLength(20);
+            e.HasIndex(p => p.SessionId);
+            e.HasOne<BenchSessionRow>().WithMany().HasForeignKey(p => p.SessionId).OnDelete(DeleteBehavior.Cascade);
+        });
+        builder.Entity<DeviceDoorRow>(e =>
+        {
+            e.ToTable("device_doors");
+            e.HasKey(d => d.KitchenId);
+            e.Property(d => d.Address).HasMaxLength(10);
+            e.HasIndex(d => d.Address).IsUnique();
+            e.Property(d => d.SecretHash).HasMaxLength(64);
+        });
+        builder.Entity<DeviceRow>(e =>
+        {
+            e.ToTable("devices");
+            e.HasKey(d => new { d.KitchenId, d.Name });
+            e.Property(d => d.Name).HasMaxLength(32);
+            e.Property(d => d.Title).HasMaxLength(40);
+            e.Property(d => d.Kind).HasConversion<string>().HasMaxLength(20);
+            e.Property(d => d.Trouble).HasMaxLength(200);
+        });
+        builder.Entity<DeviceReadingRow>(e =>
+        {
+            e.ToTable("device_readings");
+            e.HasKey(r => new
+            {
+                r.KitchenId,
+                r.Device,
+                r.At,
+            });
+            e.Property(r => r.Device).HasMaxLength(32);
+            e.HasOne<DeviceRow>().WithMany().HasForeignKey(r => new { r.KitchenId, r.Device }).OnDelete(DeleteBehavior.Cascade);
         });
         builder.Entity<SeasonRow>(e =>
         {

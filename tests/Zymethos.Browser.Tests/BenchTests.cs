@@ -383,10 +383,14 @@ public sealed class BenchTests(Site site) : IDisposable
                 const s = fold({{json}}.map(read));
                 const said = (x) => x ? `${x.at} ${x.who} ${x.event}` : "-";
                 return [
-                  ...Object.entries(s.steps).map(([id, x]) => [id, said(x.started), said(x.done), said(x.skipped), x.dueAt ?? "-", x.looks,
+                  ...Object.entries(s.steps).map(([id, x]) => [id, said(x.started), said(x.done), said(x.skipped), x.dueAt ?? "-", said(x.warmAt), x.looks,
                     Object.keys(x.touches).join("+"), x.pausedSince ?? "-", Math.round(x.pausedFor), x.takenBy, x.answeredUntil ?? "-",
                     x.heights.map((h) => h.height).join("+"), x.alsoSaid.map((a) => a.event).join("+")].join("|")),
-                  ...Object.entries(s.bakes).map(([id, x]) => [id, x.pieces ?? "-", x.looks, x.darker.join("+"), x.toChange, Object.keys(x.used).sort().join("+")].join("|")),
+                  ...Object.entries(s.bakes).map(([id, x]) => [id, x.pieces ?? "-", x.looks, x.darker.join("+"), x.toChange, Object.keys(x.used).sort().join("+"),
+                    x.photos.join("+")].join("|")),
+                  ...s.heats.map((d) => `heat ${d.oven} ${d.celsius} ${d.isSteady ? "steady" : "-"} ${said(d.said)}`),
+                  ...s.doors.map((d) => `door ${d.oven} ${said(d.said)}`), ...s.rooms.map((d) => `room ${d.celsius} ${said(d.said)}`),
+                  ...Object.entries(s.probes).map(([p, x]) => `probe ${p} ${x.step} ${said(x.said)}`),
                   ...s.dials.map((d) => `${d.oven} ${d.celsius} ${said(d.said)}`), ...Object.entries(s.lookedInto).map(([o, x]) => `${o} ${said(x)}`), said(s.ended),
                 ].sort();
                 """
@@ -409,6 +413,7 @@ public sealed class BenchTests(Site site) : IDisposable
                     Said(s.Value.Done),
                     Said(s.Value.Skipped),
                     At(s.Value.DueAt),
+                    Said(s.Value.WarmAt),
                     s.Value.Looks,
                     string.Join('+', s.Value.Touches.Keys),
                     At(s.Value.PausedSince),
@@ -427,9 +432,14 @@ public sealed class BenchTests(Site site) : IDisposable
                     b.Value.Looks,
                     string.Join('+', b.Value.Darker),
                     b.Value.ToChange,
-                    string.Join('+', b.Value.Used.Keys)
+                    string.Join('+', b.Value.Used.Keys),
+                    string.Join('+', b.Value.Photos)
                 )
             ),
+            .. state.Heats.Select(h => $"heat {h.Oven} {h.Celsius} {(h.IsSteady ? "steady" : "-")} {Said(h.Said)}"),
+            .. state.Doors.Select(d => $"door {d.Oven} {Said(d.Said)}"),
+            .. state.Rooms.Select(r => $"room {r.Celsius} {Said(r.Said)}"),
+            .. state.Probes.Select(p => $"probe {p.Key} {p.Value.Step} {Said(p.Value.Said)}"),
             .. state.Dials.Select(d => $"{d.Oven} {d.Celsius} {Said(d.Said)}"),
             .. state.LookedInto.Select(l => $"{l.Key} {Said(l.Value)}"),
             Said(state.Ended),
@@ -455,7 +465,12 @@ public sealed class BenchTests(Site site) : IDisposable
             Minutes = random.Next(3) == 0 ? null : random.Next(1, 30),
             Number = random.Next(3) == 0 ? null : random.Next(2),
             Value = random.Next(3) == 0 ? null : random.Next(250),
-            Text = random.Next(3) == 0 ? null : $"word {random.Next(3)}",
+            Text = random.Next(4) switch
+            {
+                0 => null,
+                1 => BenchEvent.Steady,
+                _ => $"word {random.Next(3)}",
+            },
             NewAt = random.Next(2) == 0 ? null : Instant.FromUtc(2026, 12, 5, 8, 0) + Duration.FromMinutes(random.Next(20)),
         };
     }

@@ -120,6 +120,16 @@ public sealed class DayTests(Site site)
         Assert.True((long)baker.Window.ExecuteScript("return Math.round(document.querySelector('.trace-scroll').scrollLeft)")! > 20);
         Assert.Empty(baker.All(".is-dragged"));
 
+        baker.Window.ExecuteScript(
+            """
+            window.told = [];
+            for (const kind of ["pointerdown", "pointerup", "pointercancel", "contextmenu", "dragstart", "selectstart"])
+                document.addEventListener(kind, (e) => told.push(`${kind} ${Math.round(e.clientX ?? 0)} ${e.target.nodeName}`), true);
+            for (const kind of ["htmx:beforeRequest", "htmx:afterRequest", "htmx:responseError", "htmx:swapError", "htmx:sendError"])
+                document.body.addEventListener(kind, (e) =>
+                    told.push(`${kind} ${e.detail.pathInfo?.requestPath} ${e.detail.xhr?.status} ${JSON.stringify(e.detail.requestConfig?.parameters)}`));
+            """
+        );
         // What comes last may come a little later still, whatever the plan.
         // A browser that is busy may take the finger for one of its own gestures, as it may on a phone; then nothing is dragged, and the
         // finger tries again.
@@ -144,7 +154,10 @@ public sealed class DayTests(Site site)
         }
 
         // The day may have no room for it, which is said as well; either way the finger's move has come through.
-        baker.Until(Answered, "the step is held, or what stands in its way is said");
+        Assert.True(
+            Answered(),
+            (string)baker.Window.ExecuteScript("return told.join(' | ') + document.querySelector('#planning').innerText.slice(0, 900)")!
+        );
         if (baker.All(".is-pinned").Count > 0)
         {
             baker.Find("form[action*=Undo] button").Click();

@@ -36,6 +36,7 @@ public sealed class ArrowTests
         "Core.Scaling",
         "Core.Leaven",
         "Core.Heat",
+        "Core.Devices",
     ];
 
     private static readonly string[] Day = [.. Core, "Planning.Day"];
@@ -64,6 +65,7 @@ public sealed class ArrowTests
         "Interchange.Drafts",
         "Interchange.Wording",
         "Interchange.Texts",
+        "Interchange.Devices",
     ];
 
     /// <summary>Each room with all it may know beside itself.</summary>
@@ -76,6 +78,7 @@ public sealed class ArrowTests
         ["Core.Scaling"] = ["Core.Measures", "Core.Safety", "Core.Recipes"],
         ["Core.Leaven"] = ["Core.Measures"],
         ["Core.Heat"] = ["Core.Measures", "Core.Recipes", "Core.Kitchens", "Core.Scaling"],
+        ["Core.Devices"] = [],
         ["Planning.Day"] = Core,
         // The checker knows a day, the heat of an oven, and nothing of how plans are made.
         ["Planning.Checking"] = Day,
@@ -94,11 +97,13 @@ public sealed class ArrowTests
         ["Interchange.Wording"] = [.. Core],
         ["Interchange.Drafts"] = [.. Core, "Interchange.Documents", "Interchange.Wording"],
         ["Interchange.Texts"] = [.. Core, "Interchange.Documents", "Interchange.Drafts", "Interchange.Wording"],
+        ["Interchange.Devices"] = ["Core.Devices", "Interchange.Documents"],
         ["Store"] = Wire,
         ["Work.House"] = [.. Wire, "Store"],
         ["Work.Books"] = [.. Wire, "Store", "Work.House"],
         ["Work.OvenDays"] = [.. Wire, "Store", "Work.House", "Work.Books"],
         ["Work.Benches"] = [.. Wire, "Store", "Work.House", "Work.Books", "Work.OvenDays"],
+        ["Work.Devices"] = [.. Wire, "Store", "Work.House", "Work.OvenDays", "Work.Benches"],
         ["Work.LongSearches"] = [.. Wire, "Store", "Work.House", "Work.Books", "Work.OvenDays"],
         ["Work.Seasons"] = [.. Wire, "Store", "Work.House", "Work.Books", "Work.OvenDays"],
         ["Work.Reminders"] = [.. Wire, "Store", "Work.House", "Work.Seasons"],

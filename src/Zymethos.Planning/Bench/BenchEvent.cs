@@ -65,6 +65,24 @@ public enum BenchKind
 
     /// <summary>Another event happened at another time, or somebody else did it.</summary>
     Corrected,
+
+    /// <summary>A thermometer in an oven said so much; with the text <see cref="BenchEvent.Steady"/> where it climbs no more.</summary>
+    Heat,
+
+    /// <summary>An oven's door was opened, as its thermometer shows.</summary>
+    Door,
+
+    /// <summary>A thermometer in the kitchen said so much.</summary>
+    Room,
+
+    /// <summary>A probe was put into what a step warms; the text is the probe's name.</summary>
+    ProbeIn,
+
+    /// <summary>A probe says that the middle of it is as warm as it should be; the text says how warm.</summary>
+    Warm,
+
+    /// <summary>A picture of a bake was taken; the text is its id.</summary>
+    Photo,
 }
 
 /// <summary>
@@ -96,6 +114,9 @@ public sealed record BenchEvent(Guid Id, BenchKind Kind, TaskId Step, Instant At
 
     /// <summary>The time to which another event is put right; null where that stays.</summary>
     public Instant? NewAt { get; init; }
+
+    /// <summary>The text of <see cref="BenchKind.Heat"/> where an oven climbs no more, whatever it is set to.</summary>
+    public const string Steady = "steady";
 
     /// <summary>Most characters of <see cref="Text"/>.</summary>
     public const int LongestText = 500;

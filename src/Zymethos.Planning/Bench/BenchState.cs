@@ -22,6 +22,10 @@ public sealed class BenchState
     private readonly SortedDictionary<int, BakeStand> _bakes = [];
     private readonly List<DialStand> _dials = [];
     private readonly SortedDictionary<int, Said> _empty = [];
+    private readonly List<HeatStand> _heats = [];
+    private readonly List<DoorStand> _doors = [];
+    private readonly List<RoomStand> _rooms = [];
+    private readonly SortedDictionary<string, ProbeStand> _probes = new(StringComparer.Ordinal);
 
     private BenchState() { }
 
@@ -36,6 +40,18 @@ public sealed class BenchState
 
     /// <summary>By oven, when somebody looked into it last before it was lit.</summary>
     public IReadOnlyDictionary<int, Said> LookedInto => _empty;
+
+    /// <summary>What thermometers in ovens said, in the order of time.</summary>
+    public IReadOnlyList<HeatStand> Heats => _heats;
+
+    /// <summary>When doors of ovens were opened, in the order of time.</summary>
+    public IReadOnlyList<DoorStand> Doors => _doors;
+
+    /// <summary>How warm the kitchen was, in the order of time.</summary>
+    public IReadOnlyList<RoomStand> Rooms => _rooms;
+
+    /// <summary>By the name of a probe, in what it was put last.</summary>
+    public IReadOnlyDictionary<string, ProbeStand> Probes => _probes;
 
     /// <summary>When the session was ended; null while it goes on.</summary>
     public Said? Ended { get; private set; }
@@ -109,7 +125,26 @@ public sealed class BenchState
             case BenchKind.Ended:
                 Ended ??= said;
                 break;
-            case BenchKind.Pieces or BenchKind.Looks or BenchKind.Darker or BenchKind.ToChange or BenchKind.Used when e.Number is { } bake:
+            case BenchKind.Heat when e is { Number: { } oven, Value: { } celsius }:
+                _heats.Add(new HeatStand(oven, celsius, e.Text == BenchEvent.Steady, said));
+                break;
+            case BenchKind.Door when e.Number is { } oven:
+                _doors.Add(new DoorStand(oven, said));
+                break;
+            case BenchKind.Room when e.Value is { } celsius:
+                _rooms.Add(new RoomStand(celsius, said));
+                break;
+            case BenchKind.ProbeIn when e is { Text: { Length: > 0 } probe } && e.Step.ToString().Length > 0:
+                _probes[probe] = new ProbeStand(e.Step, said);
+                break;
+            case BenchKind.Heat or BenchKind.Door or BenchKind.Room or BenchKind.ProbeIn:
+                break;
+            case BenchKind.Pieces
+            or BenchKind.Looks
+            or BenchKind.Darker
+            or BenchKind.ToChange
+            or BenchKind.Used
+            or BenchKind.Photo when e.Number is { } bake:
                 _bakes[bake] = Told(_bakes.GetValueOrDefault(bake) ?? new BakeStand(), e);
                 break;
             case var _ when e.Step.ToString().Length > 0:
@@ -129,6 +164,7 @@ public sealed class BenchState
             {
                 Darker = stand.Darker.Contains(place) ? stand.Darker.Remove(place) : stand.Darker.Add(place),
             },
+            BenchKind.Photo when e.Text is { Length: > 0 } photo => stand with { Photos = stand.Photos.Add(photo) },
             BenchKind.Used when e is { Text: { Length: > 0 } what, Value: { } grams } => stand with
             {
                 Used = stand.Used.SetItem(what, grams),
@@ -150,6 +186,7 @@ public sealed class BenchState
                 return stand with
                 {
                     DueAt = said.At + Duration.FromMinutes(minutes),
+                    WarmAt = null,
                     Looks = stand.Looks + 1,
                     Done = null,
                     AnsweredUntil = null,
@@ -175,6 +212,8 @@ public sealed class BenchState
                 return stand with { TakenBy = said.Who };
             case BenchKind.Answered when e.Minutes is { } minutes:
                 return stand with { AnsweredUntil = said.At + Duration.FromMinutes(minutes) };
+            case BenchKind.Warm when !stand.IsOver:
+                return stand with { WarmAt = said, AnsweredUntil = null };
             case BenchKind.Height when e.Value is { } height:
                 return stand with { Heights = stand.Heights.Add((said, height)) };
             default:

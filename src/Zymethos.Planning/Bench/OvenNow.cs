@@ -3,10 +3,11 @@ using Zymethos.Planning.Day;
 
 namespace Zymethos.Planning.Bench;
 
-/// <summary>An oven as its dial was set, and how hot it is by that.</summary>
-/// <param name="Dial">Degrees Celsius that it is set to; 0 for off.</param>
-/// <param name="Since">The minute at which it was set.</param>
-/// <param name="Celsius">How hot it is by the kitchen's own figures for heating and cooling: an estimate, no reading.</param>
+/// <summary>An oven as its dial was set, and how hot it is by that and by its thermometer, where it has one.</summary>
+/// <param name="Dial">Degrees Celsius that it is set to; 0 for off, and where nobody said.</param>
+/// <param name="Since">The minute at which that was said.</param>
+/// <param name="Celsius">How hot it is by the kitchen's own figures for heating and cooling, from the last that a thermometer said; without
+/// one an estimate from cold.</param>
 /// <param name="ReadyAt">The minute at which it has the heat it is set to; null where it is off.</param>
 public sealed record OvenNow(double Dial, int Since, double Celsius, int? ReadyAt)
 {
@@ -14,7 +15,10 @@ public sealed record OvenNow(double Dial, int Since, double Celsius, int? ReadyA
     /// practice, no source).</summary>
     public const double Near = 5;
 
-    /// <summary>How an oven stands; null while nobody spoke of its dial.</summary>
+    /// <summary>When its thermometer spoke last; null where it has none, or has been silent since the dial was set.</summary>
+    public int? MeasuredAt { get; init; }
+
+    /// <summary>How an oven stands; null while nobody spoke of its dial and no thermometer of its heat.</summary>
     /// <param name="network">The day.</param>
     /// <param name="state">What was said.</param>
     /// <param name="clock">The day's clock.</param>
@@ -23,24 +27,47 @@ public sealed record OvenNow(double Dial, int Since, double Celsius, int? ReadyA
     public static OvenNow? Of(TaskNetwork network, BenchState state, DayMinutes clock, int oven, int now)
     {
         var thermal = network.Thermal(oven);
-        var celsius = network.Kitchen.Room.Celsius;
-        OvenNow? there = null;
-        foreach (var dial in state.Dials.Where(d => d.Oven == oven))
+        var said = state
+            .Dials.Where(d => d.Oven == oven)
+            .Select(d => (d.Said, Dial: (double?)d.Celsius, Heat: (double?)null, IsSteady: false))
+            .Concat(state.Heats.Where(h => h.Oven == oven).Select(h => (h.Said, Dial: (double?)null, Heat: (double?)h.Celsius, h.IsSteady)))
+            .OrderBy(s => s.Said.At)
+            .ThenBy(s => s.Said.Event.ToString("D"), StringComparer.Ordinal);
+        var (celsius, dial, since, at) = (network.Kitchen.Room.Celsius, 0.0, 0, 0);
+        var isKnown = false;
+        int? ready = null;
+        int? measured = null;
+        foreach (var s in said)
         {
-            var at = Math.Min(now, clock.Of(dial.Said.At));
-            if (there is not null)
-                celsius = After(thermal, celsius, there.Dial, Math.Max(0, at - there.Since));
-            there = new OvenNow(dial.Celsius, at, celsius, null);
+            var then = Math.Min(now, clock.Of(s.Said.At));
+            if (isKnown)
+                celsius = After(thermal, celsius, dial, Math.Max(0, then - at));
+            (at, isKnown) = (then, true);
+            if (s.Dial is { } set)
+            {
+                (dial, since, measured) = (set, then, null);
+                ready = ThereAt(thermal, celsius, dial, then);
+                continue;
+            }
+
+            // It had its heat already and swings about it, or stands where it stands whatever the dial says: it stays ready.
+            var wasReady = ready is { } r && r <= then && Math.Abs(s.Heat!.Value - dial) <= 4 * Near;
+            (celsius, measured) = (s.Heat!.Value, then);
+            if (!wasReady)
+                ready = s.IsSteady && dial > 0 ? then : ThereAt(thermal, celsius, dial, then);
         }
 
-        if (there is null)
+        return isKnown
+            ? new OvenNow(dial, since, After(thermal, celsius, dial, now - at), dial > 0 ? ready : null) { MeasuredAt = measured }
+            : null;
+    }
+
+    private static int? ThereAt(OvenThermal thermal, double from, double dial, int at)
+    {
+        if (dial <= 0)
             return null;
-        double? wait = there.Dial <= 0 ? null : Wait(thermal, celsius, there.Dial);
-        return there with
-        {
-            Celsius = After(thermal, celsius, there.Dial, now - there.Since),
-            ReadyAt = wait is { } minutes && !double.IsPositiveInfinity(minutes) ? there.Since + (int)Math.Ceiling(minutes - 1e-9) : null,
-        };
+        var wait = Wait(thermal, from, dial);
+        return double.IsPositiveInfinity(wait) ? null : at + (int)Math.Ceiling(wait - 1e-9);
     }
 
     /// <summary>Minutes from one heat to another, up at full power or down with the door ajar; 0 where it is near enough, infinite where it

@@ -24,6 +24,10 @@ public sealed record StepStand
     /// <summary>When it is to be done, if somebody looked and said so; null for its usual time.</summary>
     public Instant? DueAt { get; init; }
 
+    /// <summary>When a probe said that the middle of it is as warm as it should be; null while none did, and once somebody has looked and
+    /// it needs more.</summary>
+    public Said? WarmAt { get; init; }
+
     /// <summary>How often somebody looked and it needed more.</summary>
     public int Looks { get; init; }
 
@@ -61,6 +65,28 @@ public sealed record StepStand
 /// <param name="Said">When and by whom.</param>
 public sealed record DialStand(int Oven, double Celsius, Said Said);
 
+/// <summary>What a thermometer in an oven said.</summary>
+/// <param name="Oven">Which oven, from 0.</param>
+/// <param name="Celsius">How hot its air was.</param>
+/// <param name="IsSteady">Whether it climbs no more, whatever it is set to.</param>
+/// <param name="Said">When, by which device.</param>
+public sealed record HeatStand(int Oven, double Celsius, bool IsSteady, Said Said);
+
+/// <summary>A door that was opened.</summary>
+/// <param name="Oven">Which oven, from 0.</param>
+/// <param name="Said">When.</param>
+public sealed record DoorStand(int Oven, Said Said);
+
+/// <summary>How warm the kitchen was.</summary>
+/// <param name="Celsius">Degrees Celsius of its air.</param>
+/// <param name="Said">When.</param>
+public sealed record RoomStand(double Celsius, Said Said);
+
+/// <summary>In what a probe is.</summary>
+/// <param name="Step">The step.</param>
+/// <param name="Said">Since when, and who put it there.</param>
+public sealed record ProbeStand(Day.TaskId Step, Said Said);
+
 /// <summary>What came of a bake, as it was said.</summary>
 public sealed record BakeStand
 {
@@ -75,6 +101,9 @@ public sealed record BakeStand
 
     /// <summary>What to change next time; empty when nothing.</summary>
     public string ToChange { get; init; } = "";
+
+    /// <summary>Ids of pictures of it.</summary>
+    public ImmutableSortedSet<string> Photos { get; init; } = ImmutableSortedSet.Create<string>(StringComparer.Ordinal);
 
     /// <summary>Grams that were really used, by ingredient.</summary>
     public ImmutableSortedDictionary<string, double> Used { get; init; } =

@@ -36,16 +36,18 @@ internal static class ToldFacts
                 start = Math.Min(start, end);
             var due =
                 end >= 0 ? end
+                : stand is { WarmAt: { } warm, Started: not null } ? At(warm)
                 : stand.DueAt is { } at ? clock.Of(at)
                 // Who began before the first minute of the plan is done so much sooner.
                 : stand.Started is { } early && clock.Of(early.At) < 0 ? Math.Max(0, clock.Of(early.At) + task.Likely)
+                : start >= 0 && RisePace.Due(network, state, clock, task, start, now) is { } slower ? slower
                 : stand.PausedFor > NodaTime.Duration.Zero || stand.PausedSince is not null ? start + task.Likely + Left(stand, clock, now)
                 : -1;
             var who = stand.TakenBy.Length > 0 ? stand.TakenBy : stand.Started?.Who ?? stand.Done?.Who ?? "";
             steps[task.Index] = new(start, end, due, stand.Touches.Count, Helper(network, who));
         }
 
-        Infer(statics, steps, now);
+        Infer(statics, state, clock, steps, now);
         return new DayFacts(now, steps, HeatOf(statics, state, clock, now));
     }
 
@@ -63,7 +65,7 @@ internal static class ToldFacts
         return -1;
     }
 
-    private static void Infer(DayStatics of, StepFact[] steps, int now)
+    private static void Infer(DayStatics of, BenchState state, DayMinutes clock, StepFact[] steps, int now)
     {
         var order = Enumerable.Range(0, steps.Length).OrderBy(t => of.Depth[t]).ToArray();
         // Backward: what lies before something that has begun is over.
@@ -103,7 +105,8 @@ internal static class ToldFacts
 
                 if (!isOpen || from > now)
                     continue;
-                steps[t] = steps[t] with { Start = from };
+                var paced = RisePace.Due(of.Network, state, clock, of.Network.Tasks[t], from, now);
+                steps[t] = steps[t] with { Start = from, Due = paced ?? steps[t].Due };
             }
 
             var due = steps[t].Due >= 0 ? steps[t].Due : steps[t].Start + of.Likely[t];
@@ -114,7 +117,7 @@ internal static class ToldFacts
 
     private static int[][]? HeatOf(DayStatics of, BenchState state, DayMinutes clock, int now)
     {
-        if (state.Dials.Count == 0)
+        if (state.Dials.Count == 0 && state.Heats.Count == 0)
             return null;
         var network = of.Network;
         var settings = of.Tables.Settings;

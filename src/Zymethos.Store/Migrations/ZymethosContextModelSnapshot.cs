@@ -274,6 +274,39 @@ namespace Zymethos.Store.Migrations
                     b.ToTable("bench_passes", (string)null);
                 });
 
+            modelBuilder.Entity("Zymethos.Store.Benches.BenchPhotoRow", b =>
+                {
+                    b.Property<Guid>("Id")
+                        .ValueGeneratedOnAdd()
+                        .HasColumnType("uuid");
+
+                    b.Property<byte[]>("Bytes")
+                        .IsRequired()
+                        .HasColumnType("bytea");
+
+                    b.Property<Instant>("KeptAt")
+                        .HasColumnType("timestamp with time zone");
+
+                    b.Property<Guid>("KitchenId")
+                        .HasColumnType("uuid");
+
+                    b.Property<Guid>("SessionId")
+                        .HasColumnType("uuid");
+
+                    b.Property<string>("Type")
+                        .IsRequired()
+                        .HasMaxLength(20)
+                        .HasColumnType("character varying(20)");
+
+                    b.HasKey("Id");
+
+                    b.HasIndex("KitchenId");
+
+                    b.HasIndex("SessionId");
+
+                    b.ToTable("bench_photos", (string)null);
+                });
+
             modelBuilder.Entity("Zymethos.Store.Benches.BenchSessionRow", b =>
                 {
                     b.Property<Guid>("Id")
@@ -662,6 +695,96 @@ namespace Zymethos.Store.Migrations
                     b.ToTable("oven_day_states", (string)null);
                 });
 
+            modelBuilder.Entity("Zymethos.Store.Devices.DeviceDoorRow", b =>
+                {
+                    b.Property<Guid>("KitchenId")
+                        .HasColumnType("uuid");
+
+                    b.Property<string>("Address")
+                        .IsRequired()
+                        .HasMaxLength(10)
+                        .HasColumnType("character varying(10)");
+
+                    b.Property<Instant>("MadeAt")
+                        .HasColumnType("timestamp with time zone");
+
+                    b.Property<string>("SecretHash")
+                        .IsRequired()
+                        .HasMaxLength(64)
+                        .HasColumnType("character varying(64)");
+
+                    b.HasKey("KitchenId");
+
+                    b.HasIndex("Address")
+                        .IsUnique();
+
+                    b.ToTable("device_doors", (string)null);
+                });
+
+            modelBuilder.Entity("Zymethos.Store.Devices.DeviceReadingRow", b =>
+                {
+                    b.Property<Guid>("KitchenId")
+                        .HasColumnType("uuid");
+
+                    b.Property<string>("Device")
+                        .HasMaxLength(32)
+                        .HasColumnType("character varying(32)");
+
+                    b.Property<Instant>("At")
+                        .HasColumnType("timestamp with time zone");
+
+                    b.Property<double>("Value")
+                        .HasColumnType("double precision");
+
+                    b.HasKey("KitchenId", "Device", "At");
+
+                    b.ToTable("device_readings", (string)null);
+                });
+
+            modelBuilder.Entity("Zymethos.Store.Devices.DeviceRow", b =>
+                {
+                    b.Property<Guid>("KitchenId")
+                        .HasColumnType("uuid");
+
+                    b.Property<string>("Name")
+                        .HasMaxLength(32)
+                        .HasColumnType("character varying(32)");
+
+                    b.Property<double?>("Battery")
+                        .HasColumnType("double precision");
+
+                    b.Property<Instant>("FirstAt")
+                        .HasColumnType("timestamp with time zone");
+
+                    b.Property<string>("Kind")
+                        .IsRequired()
+                        .HasMaxLength(20)
+                        .HasColumnType("character varying(20)");
+
+                    b.Property<Instant>("LastAt")
+                        .HasColumnType("timestamp with time zone");
+
+                    b.Property<double>("LastValue")
+                        .HasColumnType("double precision");
+
+                    b.Property<int>("Oven")
+                        .HasColumnType("integer");
+
+                    b.Property<string>("Title")
+                        .IsRequired()
+                        .HasMaxLength(40)
+                        .HasColumnType("character varying(40)");
+
+                    b.Property<string>("Trouble")
+                        .IsRequired()
+                        .HasMaxLength(200)
+                        .HasColumnType("character varying(200)");
+
+                    b.HasKey("KitchenId", "Name");
+
+                    b.ToTable("devices", (string)null);
+                });
+
             modelBuilder.Entity("Zymethos.Store.Kitchens.KitchenRow", b =>
                 {
                     b.Property<Guid>("Id")
@@ -888,6 +1011,21 @@ namespace Zymethos.Store.Migrations
                         .IsRequired();
                 });
 
+            modelBuilder.Entity("Zymethos.Store.Benches.BenchPhotoRow", b =>
+                {
+                    b.HasOne("Zymethos.Store.Kitchens.KitchenRow", null)
+                        .WithMany()
+                        .HasForeignKey("KitchenId")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired();
+
+                    b.HasOne("Zymethos.Store.Benches.BenchSessionRow", null)
+                        .WithMany()
+                        .HasForeignKey("SessionId")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired();
+                });
+
             modelBuilder.Entity("Zymethos.Store.Benches.BenchSessionRow", b =>
                 {
                     b.HasOne("Zymethos.Store.Kitchens.KitchenRow", null)
@@ -961,6 +1099,39 @@ namespace Zymethos.Store.Migrations
                 });
 
             modelBuilder.Entity("Zymethos.Store.Days.OvenDayStateRow", b =>
+                {
+                    b.HasOne("Zymethos.Store.Kitchens.KitchenRow", null)
+                        .WithMany()
+                        .HasForeignKey("KitchenId")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired();
+                });
+
+            modelBuilder.Entity("Zymethos.Store.Devices.DeviceDoorRow", b =>
+                {
+                    b.HasOne("Zymethos.Store.Kitchens.KitchenRow", null)
+                        .WithMany()
+                        .HasForeignKey("KitchenId")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired();
+                });
+
+            modelBuilder.Entity("Zymethos.Store.Devices.DeviceReadingRow", b =>
+                {
+                    b.HasOne("Zymethos.Store.Kitchens.KitchenRow", null)
+                        .WithMany()
+                        .HasForeignKey("KitchenId")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired();
+
+                    b.HasOne("Zymethos.Store.Devices.DeviceRow", null)
+                        .WithMany()
+                        .HasForeignKey("KitchenId", "Device")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired();
+                });
+
+            modelBuilder.Entity("Zymethos.Store.Devices.DeviceRow", b =>
                 {
                     b.HasOne("Zymethos.Store.Kitchens.KitchenRow", null)
                         .WithMany()

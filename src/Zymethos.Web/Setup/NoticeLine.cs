@@ -1,13 +1,17 @@
 using Npgsql;
+using Zymethos.Work.Devices;
 using Zymethos.Work.House;
 
 namespace Zymethos.Web.Setup;
 
 /// <summary>The one line on which this instance hears what was changed by any (LISTEN). A line that breaks is laid again; whoever waits is
 /// woken then, since nobody knows what was said meanwhile.</summary>
-public sealed class NoticeLine(Notices notices, NoticeAddress address, ILogger<NoticeLine> log) : BackgroundService
+public sealed class NoticeLine(Notices notices, LiveReadings readings, SaidWords words, NoticeAddress address, ILogger<NoticeLine> log)
+    : BackgroundService
 {
     private static readonly TimeSpan Again = TimeSpan.FromSeconds(2);
+
+    private const string Listen = $"LISTEN {Notices.Channel}; LISTEN {LiveReadings.Channel}; LISTEN {BenchWords.Channel}";
 
     /// <inheritdoc />
     protected override async Task ExecuteAsync(CancellationToken stoppingToken)
@@ -21,9 +25,9 @@ public sealed class NoticeLine(Notices notices, NoticeAddress address, ILogger<N
                 await using var line = new NpgsqlConnection(
                     new NpgsqlConnectionStringBuilder(address.Connection) { Pooling = false, KeepAlive = 30 }.ConnectionString
                 );
-                line.Notification += (_, e) => notices.Wake(e.Payload);
+                line.Notification += (_, e) => Hear(e.Channel, e.Payload);
                 await line.OpenAsync(stoppingToken);
-                await using (var listen = new NpgsqlCommand($"LISTEN {Notices.Channel}", line))
+                await using (var listen = new NpgsqlCommand(Listen, line))
                     await listen.ExecuteNonQueryAsync(stoppingToken);
                 notices.WakeAll();
                 said = false;
@@ -42,6 +46,22 @@ public sealed class NoticeLine(Notices notices, NoticeAddress address, ILogger<N
             }
 
             await Task.Delay(Again, stoppingToken).ConfigureAwait(ConfigureAwaitOptions.SuppressThrowing);
+        }
+    }
+
+    private void Hear(string channel, string payload)
+    {
+        switch (channel)
+        {
+            case LiveReadings.Channel:
+                readings.Take(payload);
+                break;
+            case BenchWords.Channel:
+                words.Take(payload);
+                break;
+            default:
+                notices.Wake(payload);
+                break;
         }
     }
 }

@@ -257,8 +257,13 @@ public sealed class BenchFoldTests
                 Bakes = state.Bakes.Select(b =>
                     $"{b.Key}: {b.Value.Pieces} {b.Value.Looks} {b.Value.ToChange} {string.Join(",", b.Value.Darker)} "
                     + string.Join(",", b.Value.Used)
+                    + string.Join(",", b.Value.Photos)
                 ),
                 Dials = state.Dials.Select(d => d.ToString()),
+                Heats = state.Heats.Select(h => h.ToString()),
+                Doors = state.Doors.Select(d => d.ToString()),
+                Rooms = state.Rooms.Select(r => r.ToString()),
+                Probes = state.Probes.Select(p => p.ToString()),
                 Looked = state.LookedInto.Select(l => l.ToString()),
                 Ended = state.Ended?.ToString(),
             }

@@ -1,18 +1,13 @@
-using System.Runtime.CompilerServices;
 using NodaTime;
+using Zymethos.Interchange.Devices;
 using Zymethos.Interchange.Documents;
 using Zymethos.Web.Api;
 using Zymethos.Work.Benches;
 using Zymethos.Work.Books;
-using Zymethos.Work.House;
+using Zymethos.Work.Devices;
 using Zymethos.Work.OvenDays;
 
 namespace Zymethos.Web.Places.Bench;
-
-/// <summary>That a session has something new.</summary>
-/// <param name="Seq">Up to which event.</param>
-/// <param name="Plan">Which plan.</param>
-public sealed record BenchStir(long Seq, int Plan);
 
 /// <summary>How sure the rest of the day is, and another order that is offered.</summary>
 /// <param name="Plan">The plan it was weighed for.</param>
@@ -28,6 +23,11 @@ public sealed record BenchOffer(int Plan, double Together, long ReadyBy, long Li
 /// <param name="Starts">As it was offered.</param>
 public sealed record BenchTaken(int Plan, IReadOnlyList<int> Starts);
 
+/// <summary>Something that is to be weighed, for a scale that shows what is wanted.</summary>
+/// <param name="Device">Name of the scale.</param>
+/// <param name="Grams">How much.</param>
+public sealed record BenchWeighing(string Device, double Grams);
+
 /// <summary>
 /// What the Bench's scripts call. Calls that change something carry JSON and a header of their own, which no page of another site can send;
 /// a form's token would be too old after a day without the server.
@@ -36,8 +36,6 @@ public static class BenchApi
 {
     /// <summary>The header that calls which change something carry.</summary>
     public const string Header = "X-Bench";
-
-    private static readonly TimeSpan Look = TimeSpan.FromSeconds(5);
 
     /// <summary>Maps the calls.</summary>
     public static void MapBenchApi(this IEndpointRouteBuilder app)
@@ -60,6 +58,10 @@ public static class BenchApi
         bench.MapPost("/order", TakeAsync).DisableAntiforgery();
         bench.MapPost("/away", AwayAsync).DisableAntiforgery();
         bench.MapGet("/stream", StreamAsync);
+        bench.MapGet("/traces", TracesAsync);
+        bench.MapPost("/weigh", WeighAsync).DisableAntiforgery();
+        bench.MapPut("/photos/{photo:guid}", KeepPhotoAsync).DisableAntiforgery();
+        bench.MapGet("/photos/{photo:guid}", PhotoAsync);
     }
 
     private static async Task<IResult> SheetAsync(Guid id, BenchDesk desk, KitchenBook book, CancellationToken cancel)
@@ -83,6 +85,7 @@ public static class BenchApi
         HttpRequest request,
         BenchDesk desk,
         BenchTelling telling,
+        BenchWords words,
         CancellationToken cancel
     )
     {
@@ -99,7 +102,13 @@ public static class BenchApi
                 $"At most {BenchTelling.MostAtOnce} are taken at once; send them in parts."
             );
         // What was begun to be kept is kept, also when the phone loses its line meanwhile.
-        return Results.Json(await telling.TellAsync(id, told, CancellationToken.None), OpenJson.Options);
+        var kept = await telling.TellAsync(id, told, CancellationToken.None);
+        await words.SayAsync(
+            id,
+            told.Events.Where(e => kept.Kept.Contains(e.Id, StringComparer.OrdinalIgnoreCase)),
+            CancellationToken.None
+        );
+        return Results.Json(kept, OpenJson.Options);
     }
 
     private static async Task<IResult> OfferAsync(Guid id, BenchDesk desk, CancellationToken cancel)
@@ -152,39 +161,54 @@ public static class BenchApi
         Guid id,
         HttpContext http,
         BenchDesk desk,
-        BenchPasses passes,
-        Notices notices,
-        IHostApplicationLifetime lifetime,
+        BenchStream stream,
         CancellationToken cancel
     ) =>
         await desk.ExistsAsync(id, cancel)
-            ? TypedResults.ServerSentEvents(
-                StirsAsync(id, HelperDoor.PassOf(http.User), desk, passes, notices, lifetime.ApplicationStopping, cancel)
-            )
+            ? TypedResults.ServerSentEvents(stream.ListenAsync(id, HelperDoor.PassOf(http.User), cancel))
             : TypedResults.NotFound();
 
-    private static async IAsyncEnumerable<BenchStir> StirsAsync(
+    private static async Task<IResult> TracesAsync(Guid id, BenchTraces traces, CancellationToken cancel) =>
+        await traces.OfAsync(id, cancel) is { } found ? Results.Json(found, OpenJson.Options) : TypedResults.NotFound();
+
+    private static async Task<IResult> WeighAsync(Guid id, HttpRequest request, BenchDesk desk, BenchWords words, CancellationToken cancel)
+    {
+        if (!await desk.ExistsAsync(id, cancel))
+            return TypedResults.NotFound();
+        var (read, problem) = await ApiBody.ReadAsync<BenchWeighing>(request, cancel);
+        if (read is not { } wish)
+            return problem!;
+        if (DeviceTopic.IsName(wish.Device) && wish.Grams is > 0 and < 100_000)
+            await words.SayAsync(new BenchWord("weigh", Grams: Math.Round(wish.Grams, 1), Device: wish.Device), cancel);
+        return TypedResults.NoContent();
+    }
+
+    private static async Task<IResult> KeepPhotoAsync(
         Guid id,
-        Guid? pass,
+        Guid photo,
+        HttpRequest request,
         BenchDesk desk,
-        BenchPasses passes,
-        Notices notices,
-        CancellationToken stopping,
-        [EnumeratorCancellation] CancellationToken cancel
+        BenchPhotos photos,
+        CancellationToken cancel
     )
     {
-        using var gone = CancellationTokenSource.CreateLinkedTokenSource(cancel, stopping);
-        while (!stopping.IsCancellationRequested)
-        {
-            var heard = notices.Heard(BenchTelling.Topic(id));
-            if (pass is { } own && !await passes.LetsInAsync(own, cancel))
-                yield break;
-            if (await desk.StirAsync(id, cancel) is not var (seq, plan))
-                yield break;
-            // Told again though nothing is new: whoever hears nothing for a while knows that the line is dead.
-            yield return new BenchStir(seq, plan);
-            await notices.WaitAsync(BenchTelling.Topic(id), heard, Look, gone.Token);
-            cancel.ThrowIfCancellationRequested();
-        }
+        if (!await desk.ExistsAsync(id, cancel))
+            return TypedResults.NotFound();
+        using var copy = new MemoryStream();
+        var buffer = new byte[81920];
+        int read;
+        while ((read = await request.Body.ReadAsync(buffer, cancel)) > 0 && copy.Length <= BenchPhotos.MostBytes)
+            copy.Write(buffer, 0, read);
+        return await photos.KeepAsync(id, photo, copy.ToArray(), cancel) is { } wrong
+            ? Problems.Make(StatusCodes.Status400BadRequest, "no-picture", "The picture is not kept.", wrong)
+            : TypedResults.NoContent();
+    }
+
+    private static async Task<IResult> PhotoAsync(Guid id, Guid photo, HttpResponse response, BenchPhotos photos, CancellationToken cancel)
+    {
+        if (await photos.FindAsync(id, photo, cancel) is not { } row)
+            return TypedResults.NotFound();
+        response.Headers.CacheControl = "private, max-age=31536000, immutable";
+        return TypedResults.Bytes(row.Bytes, row.Type);
     }
 }

@@ -4,6 +4,8 @@
 import { isGoing, isOver, standOf } from "./fold.js";
 
 const minute = 60000;
+// So near to its setting an oven counts as having it, in degrees Celsius; as on the server (OvenNow).
+const near = 5;
 
 /** A step with how it stands and when it is expected. */
 function entry(sheet, state, rest, step, now) {
@@ -14,7 +16,7 @@ function entry(sheet, state, rest, step, now) {
   const over = isOver(stand) || (stand.done === null && stand.dueAt === null && expected?.over === true && stand.started === null);
   const going = !over && (isGoing(stand) || Boolean(inferred));
   const away = stand.pausedFor + (stand.pausedSince !== null ? Math.max(0, now - stand.pausedSince) : 0);
-  const due = from === null ? null : stand.dueAt ?? (going && step.load ? Math.max(from + step.likely * minute, expected?.due ?? 0)
+  const due = from === null ? null : stand.warmAt?.at ?? stand.dueAt ?? (going && step.load ? Math.max(from + step.likely * minute, expected?.due ?? 0)
     : from + step.likely * minute + away);
   return { step, stand, expected, from, due, over, going, bake: sheet.bakes[step.bake] };
 }
@@ -156,28 +158,37 @@ export function inside(all, oven) {
   return { baking: there.filter((e) => !e.step.load.isProof), cold };
 }
 
-/** How hot an oven is by its dial and the kitchen's figures; null while nobody spoke of its dial. */
+/** How hot an oven is by its dial, the kitchen's figures and what its thermometer said last; null while nobody spoke of it. */
 export function heat(sheet, state, oven, now) {
   const body = sheet.ovens[oven];
-  let celsius = body.room;
-  let there = null;
   const after = (from, dial, minutes) => {
     if (dial <= 0) return body.room + (from - body.room) * Math.exp(-minutes / body.shut);
     if (from <= dial) return Math.min(dial, body.ceiling - (body.ceiling - from) * Math.exp(-minutes / body.shut));
     return Math.max(dial, body.room + (from - body.room) * Math.exp(-minutes / body.ajar));
   };
-  for (const d of state.dials.filter((d) => d.oven === oven)) {
-    if (there) celsius = after(celsius, there.celsius, Math.max(0, d.said.at - there.said.at) / minute);
-    there = d;
-  }
-  if (!there) return null;
-  let wait = 0;
-  if (there.celsius > 0 && Math.abs(celsius - there.celsius) > 5)
-    wait = celsius < there.celsius
-      ? body.shut * Math.log((body.ceiling - celsius) / (body.ceiling - there.celsius))
-      : body.ajar * Math.log((celsius - body.room) / Math.max(1, there.celsius - body.room));
-  return {
-    dial: there.celsius, since: there.said.at, celsius: after(celsius, there.celsius, Math.max(0, now - there.said.at) / minute),
-    readyAt: there.celsius > 0 ? there.said.at + wait * minute : null,
+  const readyFrom = (from, dial, at) => {
+    if (dial <= 0) return null;
+    if (Math.abs(from - dial) <= near) return at;
+    return at + minute * (from < dial ? body.shut * Math.log((body.ceiling - from) / (body.ceiling - dial))
+      : body.ajar * Math.log((from - body.room) / Math.max(1, dial - body.room)));
   };
+  const said = [...state.dials.filter((d) => d.oven === oven).map((d) => ({ said: d.said, dial: d.celsius })),
+    ...state.heats.filter((x) => x.oven === oven).map((x) => ({ said: x.said, heat: x.celsius, isSteady: x.isSteady }))]
+    .sort((a, b) => a.said.at - b.said.at || (a.said.event < b.said.event ? -1 : 1));
+  if (said.length === 0) return null;
+  let [celsius, dial, since, at, readyAt, measuredAt, isSteady, isDialKnown] = [body.room, 0, 0, null, null, null, false, false];
+  for (const s of said) {
+    if (at !== null) celsius = after(celsius, dial, Math.max(0, s.said.at - at) / minute);
+    at = s.said.at;
+    if (s.dial !== undefined) {
+      [dial, since, measuredAt, isSteady, isDialKnown] = [s.dial, at, null, false, true];
+      readyAt = readyFrom(celsius, dial, at);
+      continue;
+    }
+    // It had its heat already and swings about it, or stands where it stands whatever the dial says: it stays ready.
+    const wasReady = readyAt !== null && readyAt <= at && Math.abs(s.heat - dial) <= 4 * near;
+    [celsius, measuredAt, isSteady] = [s.heat, at, s.isSteady];
+    if (!wasReady) readyAt = s.isSteady && dial > 0 ? at : readyFrom(celsius, dial, at);
+  }
+  return { dial, since, celsius: after(celsius, dial, Math.max(0, now - at) / minute), readyAt, measuredAt, isSteady, isDialKnown };
 }

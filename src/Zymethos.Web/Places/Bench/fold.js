@@ -3,7 +3,7 @@
 const byTime = (a, b) => a.at - b.at || (a.id < b.id ? -1 : a.id > b.id ? 1 : 0);
 
 const fresh = () => ({
-  started: null, done: null, skipped: null, dueAt: null, looks: 0, touches: {}, pausedSince: null, pausedFor: 0, takenBy: "",
+  started: null, done: null, skipped: null, dueAt: null, warmAt: null, looks: 0, touches: {}, pausedSince: null, pausedFor: 0, takenBy: "",
   answeredUntil: null, heights: [], alsoSaid: [],
 });
 
@@ -56,7 +56,7 @@ function moved(stand, e, said) {
         : { ...stand, done: said, pausedFor: paused(stand, said.at), pausedSince: null, answeredUntil: null };
     case "needsMore":
       return e.minutes == null ? stand
-        : { ...stand, dueAt: said.at + e.minutes * 60000, looks: stand.looks + 1, done: null, answeredUntil: null };
+        : { ...stand, dueAt: said.at + e.minutes * 60000, warmAt: null, looks: stand.looks + 1, done: null, answeredUntil: null };
     case "touched":
       if (e.number == null) return stand;
       return e.number in stand.touches ? { ...stand, alsoSaid: [...stand.alsoSaid, said] }
@@ -71,6 +71,8 @@ function moved(stand, e, said) {
       return { ...stand, takenBy: said.who };
     case "answered":
       return e.minutes == null ? stand : { ...stand, answeredUntil: said.at + e.minutes * 60000 };
+    case "warm":
+      return isOver(stand) ? stand : { ...stand, warmAt: said, answeredUntil: null };
     case "height":
       return e.value == null ? stand : { ...stand, heights: [...stand.heights, { said, height: e.value }] };
     default:
@@ -88,12 +90,13 @@ function told(bake, e) {
       const there = bake.darker.includes(e.text);
       return { ...bake, darker: there ? bake.darker.filter((d) => d !== e.text) : [...bake.darker, e.text].sort() };
     }
+    case "photo": return e.text && !bake.photos.includes(e.text) ? { ...bake, photos: [...bake.photos, e.text].sort() } : bake;
     case "used": return e.text && e.value != null ? { ...bake, used: { ...bake.used, [e.text]: e.value } } : bake;
     default: return bake;
   }
 }
 
-const ofBake = new Set(["pieces", "looks", "darker", "toChange", "used"]);
+const ofBake = new Set(["pieces", "looks", "darker", "toChange", "used", "photo"]);
 
 /** Folds events, in whatever order and however often each is there. */
 export function fold(events) {
@@ -102,13 +105,23 @@ export function fold(events) {
     const there = known.get(e.id);
     if (!there || byTime(e, there) < 0) known.set(e.id, e);
   }
-  const state = { steps: {}, bakes: {}, dials: [], lookedInto: {}, ended: null };
+  const state = { steps: {}, bakes: {}, dials: [], lookedInto: {}, ended: null, heats: [], doors: [], rooms: [],
+    probes: {} };
   for (const { event: e, said } of standing(known)) {
     if (e.kind === "dial" && e.number != null && e.value != null) state.dials.push({ oven: e.number, celsius: e.value, said });
     else if (e.kind === "ovenEmpty" && e.number != null) state.lookedInto[e.number] = said;
     else if (e.kind === "ended") state.ended ??= said;
-    else if (ofBake.has(e.kind) && e.number != null)
-      state.bakes[e.number] = told(state.bakes[e.number] ?? { pieces: null, looks: "", darker: [], toChange: "", used: {} }, e);
+    else if (e.kind === "heat") {
+      if (e.number != null && e.value != null)
+        state.heats.push({ oven: e.number, celsius: e.value, isSteady: e.text === "steady", said, device: e.device ?? "" });
+    } else if (e.kind === "door") {
+      if (e.number != null) state.doors.push({ oven: e.number, said });
+    } else if (e.kind === "room") {
+      if (e.value != null) state.rooms.push({ celsius: e.value, said });
+    } else if (e.kind === "probeIn") {
+      if (e.text && e.step) state.probes[e.text] = { step: e.step, said };
+    } else if (ofBake.has(e.kind) && e.number != null)
+      state.bakes[e.number] = told(state.bakes[e.number] ?? { pieces: null, looks: "", darker: [], toChange: "", used: {}, photos: [] }, e);
     else if (e.step) state.steps[e.step] = moved(state.steps[e.step] ?? fresh(), e, said);
   }
   return state;

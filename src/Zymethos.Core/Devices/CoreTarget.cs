@@ -1,0 +1,40 @@
+using System.Globalization;
+using System.Text.RegularExpressions;
+
+namespace Zymethos.Core.Devices;
+
+/// <summary>The warmth in the middle by which a step is known to be done, as its done tests say it.</summary>
+public static partial class CoreTarget
+{
+    /// <summary>Reads it from done tests ("71 °C or more, and it coats a spoon", "93 to 96 °C in the middle", "160 °F").</summary>
+    /// <param name="doneTests">As they stand in the recipe.</param>
+    /// <param name="isForSafety">Whether it makes food safe: then the highest warmth named counts, else the lowest.</param>
+    /// <returns>Degrees Celsius, 40 to 120; null when none is named.</returns>
+    public static double? Of(IEnumerable<string> doneTests, bool isForSafety)
+    {
+        var named = new List<double>();
+        foreach (Match match in doneTests.SelectMany(t => Warmth().Matches(t)))
+        {
+            foreach (var group in new[] { match.Groups["low"], match.Groups["high"] })
+            {
+                if (!group.Success)
+                    continue;
+                var value = double.Parse(group.Value, CultureInfo.InvariantCulture);
+                var celsius = match.Groups["unit"].Value is "F" or "f" ? (value - 32) / 1.8 : value;
+                if (celsius is >= 40 and <= 120)
+                    named.Add(Math.Round(celsius, 1));
+            }
+        }
+
+        return named.Count == 0 ? null
+            : isForSafety ? named.Max()
+            : named.Min();
+    }
+
+    [GeneratedRegex(
+        @"(?:(?<low>\d{2,3}(?:\.\d)?)\s*(?:°\s*[CF]?)?\s*(?:to|-|–)\s*)?(?<high>\d{2,3}(?:\.\d)?)\s*°?\s*(?<unit>[CF])\b",
+        RegexOptions.CultureInvariant,
+        1000
+    )]
+    private static partial Regex Warmth();
+}
