@@ -39,7 +39,12 @@ public sealed record Fault(FaultKind Kind, string Device, double From, double Fo
     public static Fault? Read(string text)
     {
         var (colon, at) = (text.IndexOf(':'), text.IndexOf('@'));
-        if (colon < 0 || !Enum.TryParse<FaultKind>(text[..colon], ignoreCase: true, out var kind) || !Enum.IsDefined(kind))
+        if (
+            colon < 1
+            || !char.IsLetter(text[0])
+            || !Enum.TryParse<FaultKind>(text[..colon], ignoreCase: true, out var kind)
+            || !Enum.IsDefined(kind)
+        )
             return null;
         if (at < 0)
             return new Fault(kind, text[(colon + 1)..], 0, double.PositiveInfinity);

@@ -2,7 +2,6 @@ using System.Globalization;
 using Microsoft.AspNetCore.Identity;
 using Microsoft.AspNetCore.Mvc.ModelBinding;
 using Microsoft.AspNetCore.ResponseCompression;
-using NodaTime;
 using Serilog;
 using Zymethos.Store;
 using Zymethos.Store.Accounts;
@@ -41,7 +40,7 @@ var connection = PoolSize.Limited(
         ?? throw new InvalidOperationException("ZYMETHOS_DB is not set. It holds the PostgreSQL connection string; ./start sets it.")
 );
 builder.Services.AddSingleton(AppSettings.From(builder.Configuration));
-builder.Services.AddSingleton<IClock>(SystemClock.Instance);
+builder.Services.AddSingleton(FastClock.For(builder.Configuration["ZYMETHOS_SPEED"]));
 builder.Services.AddHttpContextAccessor();
 builder.Services.AddScoped<ICurrentKitchen, SignedInKitchen>();
 builder.Services.AddZymethosStore(connection);

@@ -64,10 +64,11 @@ public sealed class DeviceMemory(DeviceKind kind)
         return new(true, reading.Battery is < LowBattery ? "Its battery is nearly empty." : "");
     }
 
-    // Upward only: what is taken out of the heat falls as fast as it likes.
+    // Upward only: what is taken out of the heat falls as fast as it likes. A probe is put from the air into what is hot, and what waits
+    // for its warmth sees to leaps itself.
     private bool Jumps(Reading reading)
     {
-        if (kind is DeviceKind.Scale or DeviceKind.Dial || _last is not { } last)
+        if (kind is not (DeviceKind.Oven or DeviceKind.Room) || _last is not { } last)
             return false;
         var seconds = Math.Max(0, (reading.At - last.At).TotalSeconds);
         if (reading.Value - last.Value <= JumpStart + (JumpPerSecond * seconds))

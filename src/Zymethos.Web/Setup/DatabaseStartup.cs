@@ -4,6 +4,7 @@ using Zymethos.Store;
 using Zymethos.Store.Accounts;
 using Zymethos.Store.Demo;
 using Zymethos.Store.Tenancy;
+using Zymethos.Work.Devices;
 using Zymethos.Work.House;
 using Zymethos.Work.OvenDays;
 using Zymethos.Work.Seasons;
@@ -15,6 +16,9 @@ public static class DatabaseStartup
 {
     /// <summary>Account behind the demo door. It has no password, so the door is the only way in.</summary>
     public const string DemoEmail = "bakers@quince-street.invalid";
+
+    /// <summary>The address of the demo kitchen, for its devices.</summary>
+    public const string DemoDevices = "democorner";
 
     /// <summary>Migrates, and seeds the demo kitchen on the first start with demo data.</summary>
     public static async Task RunAsync(IServiceProvider services, CancellationToken cancel)
@@ -41,6 +45,10 @@ public static class DatabaseStartup
                     KitchenId = DemoSeed.Id,
                 }
             );
+        // The demo kitchen's devices are played by a program of their own, which ./start starts and gives a password.
+        var configuration = scope.ServiceProvider.GetRequiredService<IConfiguration>();
+        if (configuration["ZYMETHOS_DEMO_DEVICES"] is { Length: > 0 } secret)
+            await scope.ServiceProvider.GetRequiredService<DeviceDoors>().PutAsync(DemoSeed.Id, DemoDevices, secret, cancel);
         await ActivatorUtilities.CreateInstance<DemoDay>(scope.ServiceProvider, demo).PlanAsync(cancel);
     }
 }

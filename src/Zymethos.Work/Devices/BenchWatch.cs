@@ -4,7 +4,6 @@ using System.Text;
 using NodaTime;
 using Zymethos.Core.Devices;
 using Zymethos.Planning.Bench;
-using Zymethos.Planning.Day;
 using Zymethos.Store.Devices;
 
 namespace Zymethos.Work.Devices;
@@ -154,7 +153,7 @@ internal sealed class BenchWatch
             !now.State.Probes.TryGetValue(device.Name, out var probe)
             || now.Work!.Day.Network.Tasks.FirstOrDefault(t => t.Id == probe.Step) is not { } task
             || now.State.Of(task.Id) is not { IsOver: false, WarmAt: null } stand
-            || TargetOf(task) is not { } target
+            || StepTarget.Of(task) is not { } target
         )
         {
             _targets.Remove(device.Name);
@@ -176,13 +175,6 @@ internal sealed class BenchWatch
             default:
                 return [];
         }
-    }
-
-    /// <summary>The warmth inside by which a step is done; null where its done tests name none.</summary>
-    internal static double? TargetOf(PlanTask task)
-    {
-        var isForSafety = task.IsForSafety || task.Step?.Cautions.Length > 0;
-        return CoreTarget.Of((task.Step?.DoneTests ?? []).Select(t => t.Text), isForSafety);
     }
 
     private static double Tenth(double value) => Math.Max(0, Math.Round(value, 1));

@@ -69,7 +69,7 @@ public sealed class BenchWords(ZymethosContext context, BenchDesk desk, OpenDoor
             return new BenchWord(
                 "probe",
                 task.Oven is null ? null : work.Day.Plan.Tasks[task.Index].Oven + 1,
-                BenchWatch.TargetOf(task),
+                StepTarget.Of(task),
                 Device: e.Text
             );
         }

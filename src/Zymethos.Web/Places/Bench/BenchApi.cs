@@ -5,6 +5,7 @@ using Zymethos.Web.Api;
 using Zymethos.Work.Benches;
 using Zymethos.Work.Books;
 using Zymethos.Work.Devices;
+using Zymethos.Work.House;
 using Zymethos.Work.OvenDays;
 
 namespace Zymethos.Web.Places.Bench;
@@ -77,7 +78,7 @@ public static class BenchApi
         if (await desk.LookAsync(id, cancel) is not { } look)
             return TypedResults.NotFound();
         var rows = await desk.EventsAfterAsync(id, after ?? 0, cancel);
-        return Results.Json(BenchNews.Of(look, rows, clock.GetCurrentInstant()), OpenJson.Options);
+        return Results.Json(BenchNews.Of(look, rows, clock.GetCurrentInstant(), (clock as FastClock)?.Speed ?? 1), OpenJson.Options);
     }
 
     private static async Task<IResult> TellAsync(

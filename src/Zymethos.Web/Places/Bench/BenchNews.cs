@@ -48,10 +48,19 @@ public sealed record ExpectedRest(
 /// <param name="Seq">Up to which event.</param>
 /// <param name="Plan">Which plan.</param>
 /// <param name="Now">What time it is here; devices reckon with it.</param>
+/// <param name="Speed">How much faster than the world time goes here: 1, but for trying out a day.</param>
 /// <param name="IsAway">Whether the session is put away.</param>
 /// <param name="Events">Events that were not seen yet.</param>
 /// <param name="Rest">How the day goes on.</param>
-public sealed record BenchNews(long Seq, int Plan, long Now, bool IsAway, IReadOnlyList<BenchEventDocument> Events, ExpectedRest Rest)
+public sealed record BenchNews(
+    long Seq,
+    int Plan,
+    long Now,
+    double Speed,
+    bool IsAway,
+    IReadOnlyList<BenchEventDocument> Events,
+    ExpectedRest Rest
+)
 {
     // A dial this far from what is wanted is another mark on it, in degrees Celsius.
     private const double SameDial = 3;
@@ -60,13 +69,15 @@ public sealed record BenchNews(long Seq, int Plan, long Now, bool IsAway, IReadO
     /// <param name="look">How the session stands.</param>
     /// <param name="rows">Events that were not seen yet.</param>
     /// <param name="now">The moment that it is.</param>
-    public static BenchNews Of(BenchLook look, IReadOnlyList<BenchEventRow> rows, NodaTime.Instant now)
+    /// <param name="speed">How much faster than the world time goes here.</param>
+    public static BenchNews Of(BenchLook look, IReadOnlyList<BenchEventRow> rows, NodaTime.Instant now, double speed = 1)
     {
         var seq = rows.Count > 0 ? Math.Max(look.Seq, rows[^1].Seq) : look.Seq;
         return new BenchNews(
             seq,
             look.Work.Row.PlanNumber,
             now.ToUnixTimeMilliseconds(),
+            speed,
             look.Work.Row.EndedAt is not null,
             [.. rows.Select(r => r.Document)],
             RestOf(look)

@@ -4,6 +4,7 @@ using Zymethos.Core.Recipes;
 using Zymethos.Core.Safety;
 using Zymethos.Core.Scaling;
 using Zymethos.Interchange.Documents;
+using Zymethos.Planning.Bench;
 using Zymethos.Planning.Day;
 using Zymethos.Web.Drawing;
 using Zymethos.Work.Benches;
@@ -24,7 +25,19 @@ public sealed record SheetOven(string Name, double Room, double Ceiling, double 
 /// <param name="What">Of what.</param>
 /// <param name="Ingredient">The ingredient alone.</param>
 /// <param name="Grams">Its weight; null when not known.</param>
-public sealed record SheetLine(string Amount, string What, string Ingredient, double? Grams);
+/// <param name="Count">How many, of what is counted and has a weight: eggs, cans; null for all else.</param>
+/// <param name="Unit">What one of them is called, where it is not the ingredient itself ("can"); may be empty.</param>
+/// <param name="Key">What to call the line where what really went in is told: the ingredient, with its part where it stands in
+/// several.</param>
+public sealed record SheetLine(
+    string Amount,
+    string What,
+    string Ingredient,
+    double? Grams,
+    double? Count = null,
+    string Unit = "",
+    string Key = ""
+);
 
 /// <summary>A bake of the day.</summary>
 /// <param name="Letter">Its letter in the drawings.</param>
@@ -92,6 +105,7 @@ public sealed record SheetCaution(string Short, string Text);
 /// <param name="Clears">Id of the step in the cold oven that it takes out; null for all else.</param>
 /// <param name="Stay">Minutes that it can be left when its time is over.</param>
 /// <param name="Lost">What is lost after that, in words.</param>
+/// <param name="Target">Degrees Celsius in the middle by which it is done; null where its done tests name none.</param>
 /// <param name="Rise">For a rise, what share of it is done after every five minutes by the model; null for all else.</param>
 public sealed record SheetStep(
     string Id,
@@ -115,6 +129,7 @@ public sealed record SheetStep(
     string? Clears,
     int Stay,
     string Lost,
+    double? Target,
     IReadOnlyList<double>? Rise
 );
 
@@ -187,7 +202,7 @@ public sealed record BenchSheet(
             batch.Pieces * bake.Batches,
             recipe.Yield.PieceName,
             [.. words.Where(w => w.Length > 0)],
-            [.. batch.Parts.SelectMany(p => p.Lines).Select(l => StepAmounts.Line(l, says))]
+            [.. batch.Parts.SelectMany(p => p.Lines).Select(l => StepAmounts.Line(l, says, batch))]
         );
     }
 
@@ -241,6 +256,7 @@ public sealed record BenchSheet(
             network.SpellBefore(task)?.Id.Value,
             stay,
             lost,
+            StepTarget.Of(task),
             task.RiseShares.IsEmpty ? null : [.. task.RiseShares]
         );
     }

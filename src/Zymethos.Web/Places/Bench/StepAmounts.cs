@@ -1,4 +1,5 @@
 using Zymethos.Core.Kitchens;
+using Zymethos.Core.Measures;
 using Zymethos.Core.Recipes;
 using Zymethos.Core.Scaling;
 using Zymethos.Planning.Day;
@@ -73,20 +74,18 @@ internal static class StepAmounts
         }
 
         found.AddRange(Unnamed(network, task, batch, found));
-        if (found.Count == 0 && IsFirstMix(network, task) && batch.Parts.Length > 0)
+        if (found.Count == 0 && batch.Parts.Length > 0 && IsFirstMix(network, task) && !IsNamedElsewhere(network, task, batch.Parts[0]))
             found.AddRange(batch.Parts[0].Lines);
         if (Math.Abs(factor - 1) > 1e-9)
         {
-            var scaled = ScaledRecipe.ByMultiple(batch.Recipe, batch.Factor * factor).Parts.SelectMany(p => p.Lines).ToList();
+            var whole = ScaledRecipe.ByMultiple(batch.Recipe, batch.Factor * factor);
             return
             [
-                .. found.Select(f =>
-                    Line(scaled.FirstOrDefault(s => s.Line.Ingredient == f.Line.Ingredient && s.Line.Form == f.Line.Form) ?? f, says)
-                ),
+                .. found.Select(f => Line(whole.Parts.SelectMany(p => p.Lines).FirstOrDefault(s => s.Line == f.Line) ?? f, says, whole)),
             ];
         }
 
-        return [.. found.Select(f => Line(f, says))];
+        return [.. found.Select(f => Line(f, says, batch))];
     }
 
     /// <summary>"Then the dry things": what no step names goes with the step that names most of its part, so that nothing is left
@@ -109,8 +108,27 @@ internal static class StepAmounts
         }
     }
 
+    // "Line the pans" comes before the mixing, and takes nothing of what a later step names.
+    private static bool IsNamedElsewhere(TaskNetwork network, PlanTask task, ScaledPart part) =>
+        network
+            .Tasks.Where(t => t.Bake == task.Bake && t.Step is { } s && s.Key != task.Step!.Key)
+            .Select(t => Words($"{t.Step!.Title} {t.Step.Instruction}"))
+            .Any(words => part.Lines.Any(l => IsNamed(l.Line, words)));
+
+    /// <summary>What to call a line where an ingredient stands in several parts: butter for the dough is not butter for the icing.</summary>
+    private static string KeyOf(ScaledLine scaled, ScaledRecipe batch)
+    {
+        var same = batch.Parts.Where(p => p.Lines.Any(l => l.Line.Ingredient == scaled.Line.Ingredient)).ToList();
+        return same.Count < 2 ? scaled.Line.Ingredient
+            : same.Find(p => p.Lines.Contains(scaled)) is { Part.Name.Length: > 0 } own ? $"{scaled.Line.Ingredient} ({own.Part.Name})"
+            : scaled.Line.Ingredient;
+    }
+
     /// <summary>A line in the kitchen's own measures.</summary>
-    public static SheetLine Line(ScaledLine scaled, KitchenSays says)
+    /// <param name="scaled">The line at its scale.</param>
+    /// <param name="says">How the kitchen says amounts.</param>
+    /// <param name="batch">The recipe that it is of, at its scale.</param>
+    public static SheetLine Line(ScaledLine scaled, KitchenSays says, ScaledRecipe batch)
     {
         var line = scaled.Line;
         var weight = scaled.Weight?.ToString() ?? "";
@@ -123,7 +141,12 @@ internal static class StepAmounts
             first,
             second.Length > 0 ? $"{what} ({second})" : what,
             line.Ingredient,
-            scaled.Weight is { } grams ? Math.Round(grams.Grams, 1) : null
+            scaled.Weight is { } grams ? Math.Round(grams.Grams, 1) : null,
+            scaled.Weight is not null && line.Amount is { Unit.Dimension: UnitDimension.Count, High: > 0 } counted
+                ? Math.Round(counted.High * batch.Factor, 2)
+                : null,
+            line.Amount is { Unit.Dimension: UnitDimension.Count } of ? of.Unit.Singular : "",
+            KeyOf(scaled, batch)
         );
     }
 

@@ -7,10 +7,12 @@ import { askHeight, askMore, askTime, askUsed } from "./ask.js";
 import { closingPart, devicePart, recipesPart, saidPart } from "./foot.js";
 import { clocksPart, ovenPart, stripPart } from "./side.js";
 import { elsewhere, headPart, notesPart, offerPart } from "./head.js";
+import { Devices } from "./devices.js";
 import { fold, read } from "./fold.js";
 import { h, place } from "./dom.js";
 import { hour, running, speakFor, stretch } from "./words.js";
 import { Line } from "./line.js";
+import { lookAtTraces, tracePart } from "./trace.js";
 import { nextPart, nowPart } from "./now.js";
 import { shortcuts } from "./shortcuts.js";
 
@@ -29,7 +31,9 @@ class Bench {
     this.offer = null;
     this.notes = [];
     this.rang = 0;
-    this.line = new Line(this.session, (news) => this.hear(news), (state) => this.stand(state));
+    this.line = new Line(this.session, (news) => this.hear(news), (state) => this.stand(state),
+      (readings) => this.measure(readings));
+    this.devices = new Devices();
     this.deviceName = keep.own("device", null) ?? `device ${id().slice(0, 4)}`;
     keep.keepOwn("device", this.deviceName);
   }
@@ -41,7 +45,7 @@ class Bench {
       this.rest = kept.rest;
       this.line.seq = kept.seq;
       this.line.plan = kept.sheet.plan;
-      this.line.off = kept.off ?? 0;
+      this.line.base = kept.off ?? 0;
       for (const document of kept.events) this.know(document);
     }
     for (const w of await keep.waiting(this.session)) this.knowOwn(w.event);
@@ -164,12 +168,26 @@ class Bench {
     }
   }
 
+  /** What devices say now. */
+  measure(readings) {
+    const isNew = this.devices.take(readings);
+    lookAtTraces(this);
+    if (isNew) this.draw();
+  }
+
   async hear(news) {
     const before = new Set(this.byId.keys());
     for (const document of news.events) this.know(document);
     if (news.plan !== this.line.plan && await this.fetchSheet()) this.note("The order of the rest has been changed.");
     const others = news.events.filter((e) => !before.has(e.id.toLowerCase()) && e.device !== this.deviceName);
     if (others.length > 0 && before.size > 0) this.announce(others.slice(-2).map((e) => this.spoken(e)).join(". "));
+    // What a probe has ended is said aloud: nobody touched it.
+    const byProbe = others.filter((e) => (e.kind === "done" || e.kind === "warm") && !e.who && e.text);
+    if (byProbe.length > 0 && before.size > 0) {
+      for (const e of byProbe) this.note(`${this.titleOf(e.step)}: ${e.text} in the middle, says ${e.device}.`);
+      sound.play();
+      sound.shake();
+    }
     const stale = this.rest === null || news.events.length > 0 || this.rest.at < news.rest.at;
     this.rest = news.rest;
     this.isAway = news.isAway;
@@ -178,9 +196,13 @@ class Bench {
     if (stale && (news.events.length > 0 || !this.chance || this.now - this.chance.at > 300000)) this.lookForOffer();
   }
 
+  titleOf(step) {
+    return this.sheet.steps.find((s) => s.id === step)?.title ?? "";
+  }
+
   spoken(e) {
-    const step = this.sheet.steps.find((s) => s.id === e.step);
-    return `${e.who || "Somebody"}: ${step ? step.title : e.kind} ${e.kind === "started" ? "begun" : e.kind === "done" ? "done" : ""}`;
+    const title = this.titleOf(e.step);
+    return `${e.who || e.device || "Somebody"}: ${title || e.kind} ${e.kind === "started" ? "begun" : e.kind === "done" ? "done" : ""}`;
   }
 
   save() {
@@ -316,7 +338,7 @@ class Bench {
     place(this.parts.next, nextPart(this));
     place(this.parts.clocks, clocksPart(this));
     place(this.parts.oven, ovenPart(this));
-    place(this.parts.foot, h("div", {}, recipesPart(this), saidPart(this), closingPart(this), devicePart(this),
+    place(this.parts.foot, h("div", {}, recipesPart(this), tracePart(this), saidPart(this), closingPart(this), devicePart(this),
       h("p", { class: "bench-narrow" }, elsewhere(this, "foot"))));
     this.fill();
   }

@@ -2,6 +2,7 @@
 import { button, h, letter } from "./dom.js";
 import * as keep from "./keep.js";
 import * as sound from "./sound.js";
+import { photoPart } from "./photo.js";
 import { takenBack } from "./fold.js";
 import { degrees, hour } from "./words.js";
 
@@ -9,22 +10,26 @@ const kinds = {
   started: "began", done: "done", needsMore: "needs more", touched: "done part-way", skipped: "left out", paused: "left for a while",
   resumed: "went on", taken: "taken over", dial: "dial", ovenEmpty: "looked into the oven", answered: "in a minute", used: "really used",
   height: "how high", pieces: "pieces", looks: "looks", darker: "darker", toChange: "to change", ended: "the day ended",
+  door: "oven door opened", probeIn: "probe put in", warm: "warm enough in the middle", photo: "picture",
 };
+
+// What thermometers say of themselves would bury what people said; it stands in the drawing of the oven.
+const unsaid = new Set(["undone", "corrected", "heat", "room"]);
 
 function words(bench, e) {
   const step = e.step ? bench.sheet.steps.find((s) => s.id === e.step) : null;
   const of = step ? `“${step.title}” (${bench.sheet.bakes[step.bake].name})` : e.number != null && bench.sheet.bakes[e.number]
-    && ["used", "pieces", "looks", "darker", "toChange"].includes(e.kind) ? bench.sheet.bakes[e.number].name : "";
+    && ["used", "pieces", "looks", "darker", "toChange", "photo"].includes(e.kind) ? bench.sheet.bakes[e.number].name : "";
   const more = e.kind === "needsMore" ? `, ${e.minutes} min` : e.kind === "dial" ? ` ${e.value > 0 ? degrees(e.value) : "off"}`
     : e.kind === "used" ? ` ${e.text} ${e.value} g` : e.kind === "height" ? ` ${e.value} ×` : e.kind === "pieces" ? ` ${e.value}`
-      : e.text ? ` ${e.text}` : "";
+      : e.text && e.kind !== "photo" ? ` ${e.text}` : "";
   return `${kinds[e.kind] ?? e.kind}${more} ${of}`;
 }
 
 export function saidPart(bench) {
   const known = new Map(bench.events.map((e) => [e.id, e]));
   const gone = takenBack(known);
-  const list = bench.events.filter((e) => e.kind !== "undone" && e.kind !== "corrected").sort((a, b) => b.at - a.at);
+  const list = bench.events.filter((e) => !unsaid.has(e.kind)).sort((a, b) => b.at - a.at);
   return h("details", { class: "bench-fold", "data-key": "said" }, h("summary", { "data-key": "said-sum" },
     `What was said (${list.length})`),
     h("ul", { class: "bench-said" }, list.slice(0, 60).map((e) => {
@@ -33,7 +38,8 @@ export function saidPart(bench) {
       const undo = bench.events.findLast((u) => u.kind === "undone" && u.target === e.id && !gone.has(u.id));
       return h("li", { class: gone.has(e.id) ? "is-gone" : "" },
         h("span", { class: "when" }, hour(right?.newAt ?? e.at)),
-        h("span", {}, words(bench, e), h("small", {}, [e.who ? ` ${e.who}` : "", right?.newAt ? `, said first: ${hour(e.at)}` : "",
+        h("span", {}, words(bench, e), h("small", {}, [e.who || e.kind === "door" || e.kind === "warm" || (e.kind === "done" && e.text)
+          ? ` ${e.who || e.device || ""}` : "", right?.newAt ? `, said first: ${hour(e.at)}` : "",
           bench.waitingIds.has(e.id) ? ", not told yet" : "", gone.has(e.id) ? ", taken back" : ""].join(""))),
         gone.has(e.id) ? button(`redo-${e.id}`, "Bring it back", () => bench.tell("undone", null, { target: undo.id }), "quiet-touch") : [
           button(`right-${e.id}`, "Another time …", () => bench.askTime(e), "quiet-touch"),
@@ -48,8 +54,8 @@ export function recipesPart(bench) {
       bake.allergens.map((a) => h("p", { class: "bench-caution" }, a)),
       h("p", { class: "bench-text" }, bake.batches > 1 ? `For one batch of ${bake.batches}:` : "For the batch:"),
       h("ul", { class: "bench-amounts" }, bake.lines.map((line, n) => h("li", {}, h("span", { class: "bench-amount" }, line.amount),
-        h("span", {}, line.what, bench.state.bakes[i]?.used[line.ingredient] !== undefined
-          ? h("small", {}, ` really ${bench.state.bakes[i].used[line.ingredient]} g`) : ""),
+        h("span", {}, line.what, bench.state.bakes[i]?.used[line.key || line.ingredient] !== undefined
+          ? h("small", {}, ` really ${bench.state.bakes[i].used[line.key || line.ingredient]} g`) : ""),
         line.ingredient ? button(`used-${i}-${n}`, "Really …", () => bench.askUsed(i, line), "quiet-touch") : null))))));
 }
 
@@ -77,6 +83,7 @@ export function closingPart(bench) {
         })),
         row("How it looks", looks, "looks", (w) => came.looks === w),
         row("Where it is darker", places, "darker", (w) => came.darker.includes(w)),
+        photoPart(bench, i, came.photos ?? []),
         h("label", { class: "bench-line" }, "To change next time", h("input", {
           class: "form-control", type: "text", maxlength: "500", value: came.toChange, "data-key": `change-${i}`,
           on: { change: (x) => bench.tell("toChange", null, { number: i, text: x.target.value }) },

@@ -5,16 +5,24 @@ const most = 200;
 const patience = 12000;
 
 export class Line {
-  constructor(session, onNews, onState) {
+  constructor(session, onNews, onState, onReadings) {
     this.session = session;
     this.onNews = onNews;
     this.onState = onState;
     this.seq = 0;
-    this.off = 0;
+    this.onReadings = onReadings;
+    this.base = 0;
+    this.heardAt = Date.now();
+    this.speed = 1;
     this.isUp = false;
     this.telling = null;
     this.lastHeard = 0;
     this.pause = 1000;
+  }
+
+  /** By how many milliseconds the server's clock is before this device's; a server that tries out a day goes faster. */
+  get off() {
+    return this.base + (this.speed - 1) * (Date.now() - this.heardAt);
   }
 
   path(what) {
@@ -79,7 +87,7 @@ export class Line {
     }
     if (!answer.ok) return this.down();
     const news = await answer.json();
-    this.off = news.now - Date.now();
+    [this.base, this.heardAt, this.speed] = [news.now - Date.now(), Date.now(), news.speed ?? 1];
     this.seq = Math.max(this.seq, news.seq);
     this.up();
     await this.onNews(news);
@@ -107,6 +115,7 @@ export class Line {
       this.stream.onmessage = (e) => {
         const stir = JSON.parse(e.data);
         this.lastHeard = Date.now();
+        if (stir.readings) this.onReadings(stir.readings);
         if (!this.isUp || stir.seq > this.seq || stir.plan !== this.plan) this.catchUp();
       };
       this.stream.onerror = () => {

@@ -1,17 +1,20 @@
 // The step in hand, big, and what comes after it.
 import { button, clock, h, letter } from "./dom.js";
+import { dividePart, weighPart } from "./weigh.js";
 import { heat, inside, unsafe, whyNot } from "./day.js";
-import { degrees, from, hour, stretch } from "./words.js";
+import { probePart } from "./devices.js";
+import { degrees, degreesBy, from, hour, stretch } from "./words.js";
 
 const serious = (step, isStart) => step.cautions.map((c) =>
   h("p", { class: "bench-caution" }, h("strong", {}, c.short), isStart ? `: ${c.text}` : ""));
 
 function amounts(bench, e) {
-  if (e.step.amounts.length === 0) return null;
+  // While it is weighed, one line after the other stands in the panel.
+  if (e.step.amounts.length === 0 || bench.weighing?.step === e.step.id) return null;
   const used = bench.state.bakes[e.step.bake]?.used ?? {};
   return h("ul", { class: "bench-amounts", "aria-label": "What goes in" }, e.step.amounts.map((line) =>
     h("li", {}, h("span", { class: "bench-amount" }, line.amount), h("span", {}, line.what,
-      line.ingredient in used ? h("small", {}, ` really ${used[line.ingredient]} g`) : ""))));
+      (line.key || line.ingredient) in used ? h("small", {}, ` really ${used[line.key || line.ingredient]} g`) : ""))));
 }
 
 function follows(bench, e) {
@@ -34,6 +37,9 @@ function body(bench, e, isStart) {
     amounts(bench, e),
     serious(e.step, isStart),
     doneTests(e.step),
+    probePart(bench, e, button),
+    isStart ? weighPart(bench, e) : null,
+    isStart ? dividePart(bench, e) : null,
     follows(bench, e),
   ];
 }
@@ -42,10 +48,13 @@ function hotEnough(bench, e) {
   const load = e.step.load;
   if (!load || load.isProof || load.isOff) return null;
   const there = heat(bench.sheet, bench.state, load.index, bench.now);
+  if (there?.isSteady && there.dial > 0 && Math.abs(there.celsius - load.celsius) > 5)
+    return h("p", { class: "bench-caution" }, h("strong", {}, `The oven stands at ${degrees(there.celsius)}`),
+      ` and climbs no more, set to ${degrees(there.dial)}. Turn it by ${degreesBy(load.celsius - there.celsius)}, or bake by sight.`);
   if (!there) return h("p", { class: "bench-text" }, `The oven should be at ${load.dial}.`);
   if (Math.abs(there.celsius - load.celsius) <= 5) return h("p", { class: "bench-text" },
-    `The oven is at about ${degrees(there.celsius)}.`);
-  return h("p", { class: "bench-caution" }, h("strong", {}, `The oven is at about ${degrees(there.celsius)}`),
+    `The oven is at ${there.measuredAt ? "" : "about "}${degrees(there.celsius)}.`);
+  return h("p", { class: "bench-caution" }, h("strong", {}, `The oven is at ${there.measuredAt ? "" : "about "}${degrees(there.celsius)}`),
     ` of ${load.dial}${there.readyAt && there.dial > 0 ? `, there ${hour(there.readyAt)}, ${from(there.readyAt, bench.now)}` : ""}.`);
 }
 
@@ -69,6 +78,8 @@ function alarm(bench, e) {
     h("h2", { class: "bench-title" }, turn ? e.step.touches[e.touch].title
       : e.isLook ? `First look: ${e.step.title}` : e.step.load && !e.step.load.isProof ? `Done? ${e.step.title}` : e.step.title),
     turn ? h("p", { class: "bench-text" }, e.step.title) : doneTests(e.step),
+    !turn && e.stand.warmAt ? h("p", { class: "bench-text" }, `It is as warm in the middle as it should be, since ${
+      hour(e.stand.warmAt.at)}.`) : null,
     h("p", { class: "bench-stay" }, late > 60000 ? `Rang ${stretch(late)} ago. ` : "", turn ? "" : e.isLook
       ? `Usually out ${hour(e.due)}, ${from(e.due, bench.now)}.`
       : late > (e.step.stay + 1) * 60000 ? "That is longer than it can wait: see to it now." : e.step.lost),

@@ -1,6 +1,7 @@
 // What runs, and the oven as it is.
 import { button, clock, h, letter } from "./dom.js";
 import { heat, inside } from "./day.js";
+import { ovenReading, probePart, roomReading } from "./devices.js";
 import { degrees, from, hour, stretch } from "./words.js";
 import { doubled, readyBySight } from "./rise.js";
 
@@ -15,6 +16,7 @@ function one(bench, e, place) {
     h("div", { class: "bench-clock-time" }, clock(moment), h("span", {}, `${what(e)} ${hour(moment)}`),
       e.moment.what !== "done" ? h("small", {}, `done by ${hour(e.due)}`) : e.stand.looks > 0 ? h("small", {},
         `looked ${e.stand.looks}×`) : null),
+    probePart(bench, e, button),
     e.stand.answeredUntil > bench.now ? h("p", { class: "bench-stay" }, `Somebody comes by ${hour(e.stand.answeredUntil)}.`) : null,
     h("details", { class: "bench-clock-more", "data-key": `clock-${e.step.id}` },
       h("summary", { "data-key": `clock-sum-${e.step.id}` }, place <= 9 ? `Say more (${place})` : "Say more"),
@@ -60,7 +62,11 @@ export function ovenPart(bench) {
     bench.sheet.ovens.map((oven, i) => {
       const there = heat(bench.sheet, bench.state, i, bench.now);
       const { baking, cold } = inside(bench.all, i);
-      const said = there === null ? (baking.length > 0 ? "hot" : "cold, as far as anybody said")
+      const isMeasured = bench.devices.fresh("oven", bench.now, i);
+      const said = isMeasured && !(there?.dial > 0) ? there?.isDialKnown ? "set to off" : "nobody said what it is set to"
+        : isMeasured ? there.readyAt > bench.now ? `set to ${degrees(there.dial)}, there about ${hour(there.readyAt)}, ${from(there.readyAt,
+          bench.now)}` : `set to ${degrees(there.dial)}`
+        : there === null ? (baking.length > 0 ? "hot" : "cold, as far as anybody said")
         : there.dial <= 0 ? `off, about ${degrees(there.celsius)}`
           : there.readyAt > bench.now
             ? `about ${degrees(there.celsius)} of ${degrees(there.dial)}, there ${hour(there.readyAt)}, ${from(there.readyAt, bench.now)}`
@@ -68,6 +74,8 @@ export function ovenPart(bench) {
       const share = there ? Math.max(0, Math.min(1, (there.celsius - oven.room) / (240 - oven.room))) : 0;
       return h("div", { class: "bench-oven-one" },
         oven.name ? h("h3", {}, oven.name) : null,
+        ovenReading(bench, i),
+        hotWithDough(bench, i, cold),
         h("p", { class: "bench-oven-heat" }, there === null ? null : h("progress", { max: "100", value: String(Math.round(share * 100)),
           "aria-label": "Heat, estimated" }), there === null ? null : " ", said),
         cold.length > 0 ? h("p", { class: "bench-caution" }, h("strong", {}, "Dough in it: no heat. "),
@@ -78,8 +86,17 @@ export function ovenPart(bench) {
         there && there.dial > 0 && baking.length === 0 && !bench.dials.some((d) => d.oven === i && d.celsius > 0 && d.at > bench.now)
           ? button(`off-${i}`, "It is off now", () => bench.tell("dial", null, { number: i, value: 0 }), "quiet-touch") : null);
     }),
+    roomReading(bench),
     promise(bench),
     (bench.rest?.missed ?? []).map((m) => h("p", { class: "bench-stay" }, m)));
+}
+
+// A dial that nobody meant to turn: the thermometer sees it before the dough does.
+function hotWithDough(bench, oven, cold) {
+  const reading = bench.devices.fresh("oven", bench.now, oven);
+  return cold.length > 0 && reading && reading.value > 45 ? h("p", { class: "bench-caution", role: "alert" },
+    h("strong", {}, `It is ${degrees(reading.value)} in there with ${cold.map((c) => c.bake.name).join(" and ")}. `),
+    "Turn it off, and take the dough out.") : null;
 }
 
 /** By when all is ready and how sure that is; looked at anew a moment after every touch, when its turn has come. */

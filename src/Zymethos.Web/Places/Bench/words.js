@@ -41,5 +41,9 @@ export function running(ms) {
   return late ? `+${text}` : text;
 }
 
+/** A difference: "12 °C higher". */
+export const degreesBy = (celsius) => `${Math.abs(Math.round(sheet.fahrenheit ? celsius * 1.8 : celsius))} ${
+  sheet.fahrenheit ? "°F" : "°C"} ${celsius >= 0 ? "higher" : "lower"}`;
+
 export const degrees = (celsius) =>
   sheet.fahrenheit ? `${Math.round((celsius * 9) / 5 + 32)} °F` : `${Math.round(celsius)} °C`;
