@@ -47,8 +47,24 @@ internal static class ToldFacts
             steps[task.Index] = new(start, end, due, stand.Touches.Count, Helper(network, who));
         }
 
+        StandsInOven(statics, state, steps);
         Infer(statics, state, clock, steps, now);
         return new DayFacts(now, steps, HeatOf(statics, state, clock, now));
+    }
+
+    // Dough that has risen in the cold oven stands there until it is taken out, whoever said that it is ready; what never went in need not
+    // be taken out.
+    private static void StandsInOven(DayStatics of, BenchState state, StepFact[] steps)
+    {
+        for (var clears = 0; clears < steps.Length; clears++)
+        {
+            if (of.SpellOf[clears] is not (>= 0 and var spell) || steps[clears].Start >= 0 || steps[spell].End < 0)
+                continue;
+            if (state.Of(of.Network.Tasks[spell].Id).Skipped is not null)
+                steps[clears] = steps[clears] with { Start = steps[spell].End, End = steps[spell].End, Due = steps[spell].End };
+            else
+                steps[spell] = steps[spell] with { Due = steps[spell].End, End = -1 };
+        }
     }
 
     private static int Left(StepStand stand, DayMinutes clock, int now) =>
@@ -68,6 +84,7 @@ internal static class ToldFacts
     private static void Infer(DayStatics of, BenchState state, DayMinutes clock, StepFact[] steps, int now)
     {
         var order = Enumerable.Range(0, steps.Length).OrderBy(t => of.Depth[t]).ToArray();
+        var inferred = new bool[steps.Length];
         // Backward: what lies before something that has begun is over.
         for (var i = order.Length - 1; i >= 0; i--)
         {
@@ -83,6 +100,7 @@ internal static class ToldFacts
                 var end = Math.Max(0, steps[t].Start - (of.SpellOf[t] == before ? 0 : Math.Max(0, of.LinkLeast[l])));
                 if (steps[before].Start >= 0)
                     end = Math.Max(end, steps[before].Start);
+                inferred[before] |= steps[before].Start < 0;
                 var start = steps[before].Start >= 0 ? steps[before].Start : Math.Max(0, end - of.Likely[before]);
                 steps[before] = steps[before] with { Start = start, End = end, Due = end };
             }
@@ -93,16 +111,23 @@ internal static class ToldFacts
         {
             if (of.StartsByHand[t] || of.SettingOf[t] >= 0 || of.SpellOf[t] >= 0)
                 continue;
+            var from = of.Floor[t];
+            var isOpen = of.In[t].Length > 0;
+            foreach (var l in of.In[t])
+            {
+                isOpen &= steps[of.LinkFrom[l]].End >= 0;
+                from = Math.Max(from, steps[of.LinkFrom[l]].End + of.LinkLeast[l]);
+            }
+
+            // What follows it has begun: it began itself when what is before it was over, and was over when its time was.
+            if (inferred[t] && isOpen && from <= steps[t].End)
+            {
+                var over = Math.Min(steps[t].End, RisePace.Due(of.Network, state, clock, of.Network.Tasks[t], from, now) ?? from + of.Likely[t]);
+                steps[t] = steps[t] with { Start = from, End = over, Due = over };
+            }
+
             if (steps[t].Start < 0)
             {
-                var from = of.Floor[t];
-                var isOpen = of.In[t].Length > 0;
-                foreach (var l in of.In[t])
-                {
-                    isOpen &= steps[of.LinkFrom[l]].End >= 0;
-                    from = Math.Max(from, steps[of.LinkFrom[l]].End + of.LinkLeast[l]);
-                }
-
                 if (!isOpen || from > now)
                     continue;
                 var paced = RisePace.Due(of.Network, state, clock, of.Network.Tasks[t], from, now);

@@ -117,7 +117,7 @@ public sealed record BenchNews(
     }
 
     /// <summary>What is due at a dial and not told yet, and what comes next.</summary>
-    private static IEnumerable<ExpectedDial> Dials(BenchLook look, int oven)
+    internal static IEnumerable<ExpectedDial> Dials(BenchLook look, int oven)
     {
         var (network, rest) = (look.Work.Day.Network, look.Rest);
         var programme = OvenProgramme.Of(network, rest.Plan, oven);
@@ -131,7 +131,8 @@ public sealed record BenchNews(
             )
             .ToList();
         var isOff = lines.LastOrDefault(l => l.Minute <= rest.Now);
-        if (isOff is { } due && IsOpen(due))
+        // "Off" is meant for what was on then: an oven that was lit since is lit for what comes.
+        if (isOff is { } due && IsOpen(due) && (due.Celsius > 0 || told is null || look.Work.Bench.Clock.Of(told.Said.At) < due.Minute))
             yield return Line(due);
         if (lines.FirstOrDefault(l => l.Minute > rest.Now && IsOpen(l)) is { } next)
             yield return Line(next);

@@ -220,7 +220,8 @@ public sealed record BenchSheet(
             RecipeWords.Of(task.Kind),
             task.IsHandsOn,
             !task.Hands.IsEmpty && task.Hands.Min(h => h.Offset) == 0,
-            task.Oven is { } oven
+            // What takes dough out of the cold oven is work beside it.
+            task.Oven is { } oven && network.SpellBefore(task) is null
                 ? new SheetLoad(
                     planned.Oven,
                     oven.Setting.Celsius,

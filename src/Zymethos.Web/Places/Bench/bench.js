@@ -262,7 +262,7 @@ class Bench {
         : "You are signed out here. Sign in to tell what you touch.", true);
     }
     if (state.refused) this.note(`Not kept: ${state.refused.map((r) => r.why).join(" ")}`, true);
-    if (state.clockOff) {
+    if (state.clockOff && this.line.speed === 1) {
       const off = `${stretch(Math.abs(state.clockOff) * 1000)} ${state.clockOff > 0 ? "fast" : "slow"}`;
       this.note(`The clock of this device is ${off}. What you touch is put right by the server's clock.`);
     }
