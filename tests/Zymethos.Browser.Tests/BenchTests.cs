@@ -10,95 +10,8 @@ namespace Zymethos.Browser.Tests;
 
 /// <summary>The Bench as somebody with floury hands finds it: by touch and keyboard, on two devices, with and without the server.</summary>
 [Collection(nameof(Site))]
-public sealed class BenchTests(Site site) : IDisposable
+public sealed class BenchTests(Site site) : BenchAtWork(site)
 {
-    private readonly List<Baker> _here = [];
-
-    private Baker Come(int width = 1024, int height = 768)
-    {
-        var baker = new Baker(site, width, height);
-        _here.Add(baker);
-        return baker;
-    }
-
-    /// <summary>The demo kitchen with one recipe on its Bench; what was there before is put away.</summary>
-    private Baker AtWork(string recipe = "Market squash loaf")
-    {
-        var baker = Come();
-        baker.SignIn();
-        PutAway(baker);
-        baker.Go("/bench?stay=true&q=" + Uri.EscapeDataString(recipe));
-        baker.Find($"button[aria-label='Begin {recipe} now']").Click();
-        baker.Until(() => baker.All(".bench-now .touch").Count > 0, "the Bench is laid out");
-        return baker;
-    }
-
-    private static void PutAway(Baker baker)
-    {
-        baker.Go("/bench?stay=true");
-        baker.Find("h1");
-        if (baker.All("form[action*=Away] button").Count == 0)
-            return;
-        Press(baker, "form[action*=Away] button");
-        baker.Until(() => baker.All("form[action*=Away] button").Count == 0, "the Bench is free");
-    }
-
-    public void Dispose()
-    {
-        if (_here.Count > 0 && !_here[0].Window.Url.StartsWith("data:", StringComparison.Ordinal))
-        {
-            Online(_here[0], true);
-            PutAway(_here[0]);
-        }
-
-        foreach (var baker in _here)
-            baker.Dispose();
-    }
-
-    private static void Online(Baker baker, bool isOnline)
-    {
-        baker.Window.ExecuteCdpCommand("Network.enable", []);
-        baker.Window.ExecuteCdpCommand(
-            "Network.emulateNetworkConditions",
-            new Dictionary<string, object?>
-            {
-                ["offline"] = !isOnline,
-                ["latency"] = 0,
-                ["downloadThroughput"] = -1,
-                ["uploadThroughput"] = -1,
-            }
-        );
-    }
-
-    /// <summary>Touches what is there at this moment; the page may be drawing itself anew.</summary>
-    private static void Press(Baker baker, string css)
-    {
-        baker.Find(css);
-        Assert.True(
-            (bool)baker.Window.ExecuteScript("const b = document.querySelector(arguments[0]); b?.click(); return Boolean(b)", css)!,
-            css
-        );
-    }
-
-    private static string Words(Baker baker, string css)
-    {
-        baker.Find(css);
-        return (string)baker.Window.ExecuteScript("return document.querySelector(arguments[0])?.innerText ?? ''", css)!;
-    }
-
-    private static T Json<T>(Baker baker, string script) =>
-        JsonSerializer.Deserialize<T>(
-            (string)
-                baker.Window.ExecuteAsyncScript(
-                    $"const done = arguments[0]; (async () => {{ {script} }})().then((v) => done(JSON.stringify(v)))"
-                )!
-        )!;
-
-    private static string Session(Baker baker) => new Uri(baker.Window.Url).AbsolutePath.Split('/')[^1];
-
-    private static int Told(Baker baker) =>
-        Json<int>(baker, $"const a = await fetch('/bench/{Session(baker)}/news?after=0'); return (await a.json()).events.length;");
-
     [Fact]
     public void A_step_is_begun_done_and_taken_back_by_one_touch_each()
     {
@@ -474,42 +387,6 @@ public sealed class BenchTests(Site site) : IDisposable
             NewAt = random.Next(2) == 0 ? null : Instant.FromUtc(2026, 12, 5, 8, 0) + Duration.FromMinutes(random.Next(20)),
         };
     }
-
-    /// <summary>Does what the oven asks for, so that the step in hand stands first.</summary>
-    private static void Clear(Baker baker)
-    {
-        baker.Until(() => baker.All(".bench-oven-heat").Count > 0, "the oven is shown");
-        if (baker.All("[data-key=empty-0]").Count == 0)
-            return;
-        Press(baker, "[data-key=empty-0]");
-        Press(baker, "[data-key=dial-0]");
-        baker.Until(() => baker.All(".bench-card.is-dial").Count == 0, "the oven is seen to");
-        baker.Until(() => baker.All(".bench-card:not(.is-dial) .main-touch").Count > 0, "the step in hand is there");
-    }
-
-    private static void Tell(Baker baker, string step, string kind, int minutes)
-    {
-        var at = DateTimeOffset.UtcNow.AddMinutes(minutes).ToString("O");
-        var told = Json<int>(
-            baker,
-            $$"""
-            const a = await fetch("/bench/{{Session(
-                baker
-            )}}/events", { method: "POST", headers: { "Content-Type": "application/json", "X-Bench": "1" },
-              body: JSON.stringify({ events: [{ id: crypto.randomUUID(), kind: "{{kind}}", step: "{{step}}", at: "{{at}}" }] }) });
-            return (await a.json()).kept.length;
-            """
-        );
-        Assert.Equal(1, told);
-    }
-
-    private static IReadOnlyList<BenchEvent> Events(Baker baker) =>
-        [
-            .. Json<JsonElement>(baker, $"return await (await fetch('/bench/{Session(baker)}/news?after=0')).json();")
-                .GetProperty("events")
-                .EnumerateArray()
-                .Select(e => BenchEventText.Read(e.Deserialize<BenchEventDocument>(OpenJson.Options)!, out _)!),
-        ];
 
     private static double ShownMinutesOff(Baker baker)
     {

@@ -10,6 +10,9 @@ namespace Zymethos.Browser.Tests;
 /// assembly.</summary>
 public sealed class Site : WebApplicationFactory<Program>, IAsyncLifetime
 {
+    /// <summary>The password of the demo kitchen's devices.</summary>
+    public const string DevicePassword = "told-by-heart";
+
     private TestDatabase _database = null!;
 
     /// <summary>Address of the server, without a slash at the end.</summary>
@@ -35,6 +38,7 @@ public sealed class Site : WebApplicationFactory<Program>, IAsyncLifetime
         builder.UseSetting("ZYMETHOS_PLAN_SECONDS", "2");
         builder.UseSetting("ZYMETHOS_SEARCH_SECONDS", "3");
         builder.UseSetting("ZYMETHOS_SEARCH_ON", "0");
+        builder.UseSetting("ZYMETHOS_DEMO_DEVICES", DevicePassword);
         builder.UseEnvironment("Production");
     }
 

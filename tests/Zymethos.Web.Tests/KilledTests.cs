@@ -8,25 +8,24 @@ using System.Text.RegularExpressions;
 using Zymethos.Interchange.Documents;
 using Zymethos.Planning.Bench;
 using Zymethos.Planning.Day;
-using Zymethos.Tests;
 
 namespace Zymethos.Web.Tests;
 
 /// <summary>
-/// A day told to two servers on one database by two devices, while one server after the other is killed without a warning: no touch is lost
-/// and none is there twice. Three kills as a rule; <c>ZYMETHOS_KILLS</c> says how many (<c>./test kills</c>: 100).
+/// A day told to two servers on one database by two devices, while one server after the other, and the database, is killed without a
+/// warning: no touch is lost and none is there twice. Three kills as a rule; <c>ZYMETHOS_KILLS</c> says how many (<c>./test kills</c>: 100).
 /// </summary>
 public sealed partial class KilledTests : IAsyncLifetime
 {
     private const int AtOnce = 200;
     private static readonly TimeSpan Patience = TimeSpan.FromSeconds(60);
-    private TestDatabase _database = null!;
+    private OwnDatabase _database = null!;
     private Served _one = null!;
     private Served _two = null!;
 
     public async Task InitializeAsync()
     {
-        _database = await TestDatabase.MakeAsync();
+        _database = await OwnDatabase.MakeAsync();
         (_one, _two) = (new Served(_database.Connection), new Served(_database.Connection));
         // One after the other: both would make the tables.
         await _one.StartAsync();
@@ -41,7 +40,7 @@ public sealed partial class KilledTests : IAsyncLifetime
     }
 
     [Fact]
-    public async Task No_touch_is_lost_or_doubled_when_servers_are_killed_in_the_midst_of_the_day()
+    public async Task No_touch_is_lost_or_doubled_when_servers_and_database_are_killed_in_the_midst_of_the_day()
     {
         var kills = int.Parse(Environment.GetEnvironmentVariable("ZYMETHOS_KILLS") ?? "3", CultureInfo.InvariantCulture);
         var cookies = new CookieContainer();
@@ -54,12 +53,21 @@ public sealed partial class KilledTests : IAsyncLifetime
         for (var i = 0; i < kills; i++)
         {
             await Task.Delay(random.Next(200, 900));
-            var victim = i % 2 == 0 ? _one : _two;
+            if (i % 3 == 2)
+            {
+                await _database.KillAsync();
+                continue;
+            }
+
+            var victim = i % 3 == 0 ? _one : _two;
             victim.Kill();
             await victim.StartAsync();
         }
 
         await Task.Delay(500);
+        // Whatever was killed last is back before the last touches are told.
+        await _one.IsReadyAsync();
+        await _two.IsReadyAsync();
         await over.CancelAsync();
         var made = (await Task.WhenAll(telling)).SelectMany(e => e).ToList();
         Assert.True(made.Count > 20, $"{made.Count} touches");
@@ -208,6 +216,11 @@ public sealed partial class KilledTests : IAsyncLifetime
             _process.ErrorDataReceived += (_, _) => { };
             _process.BeginOutputReadLine();
             _process.BeginErrorReadLine();
+            await IsReadyAsync();
+        }
+
+        public async Task IsReadyAsync()
+        {
             using var client = new HttpClient { Timeout = TimeSpan.FromSeconds(5) };
             for (var clock = Stopwatch.StartNew(); clock.Elapsed < Patience; await Task.Delay(100))
             {

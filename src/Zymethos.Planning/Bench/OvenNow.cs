@@ -15,6 +15,9 @@ public sealed record OvenNow(double Dial, int Since, double Celsius, int? ReadyA
     /// practice, no source).</summary>
     public const double Near = 5;
 
+    /// <summary>A setting this far from what the dial was told to be is the same mark on it, in degrees Celsius.</summary>
+    public const double SameDial = 3;
+
     /// <summary>When its thermometer spoke last; null where it has none, or has been silent since the dial was set.</summary>
     public int? MeasuredAt { get; init; }
 

@@ -122,7 +122,10 @@ internal static class ToldFacts
             // What follows it has begun: it began itself when what is before it was over, and was over when its time was.
             if (inferred[t] && isOpen && from <= steps[t].End)
             {
-                var over = Math.Min(steps[t].End, RisePace.Due(of.Network, state, clock, of.Network.Tasks[t], from, now) ?? from + of.Likely[t]);
+                var over = Math.Min(
+                    steps[t].End,
+                    RisePace.Due(of.Network, state, clock, of.Network.Tasks[t], from, now) ?? from + of.Likely[t]
+                );
                 steps[t] = steps[t] with { Start = from, End = over, Due = over };
             }
 
@@ -157,6 +160,13 @@ internal static class ToldFacts
             {
                 if (!settings[s].IsHot)
                     continue;
+                // What it is set to it has when it has it: its thermostat swings, and its dial may be wrong by some degrees.
+                if (there.ReadyAt is { } ready && Math.Abs(settings[s].Celsius - there.Dial) <= OvenNow.SameDial)
+                {
+                    heat[oven][s] = Math.Max(0, ready);
+                    continue;
+                }
+
                 var wait = OvenNow.Wait(thermal, there.Celsius, settings[s].Celsius);
                 heat[oven][s] = double.IsPositiveInfinity(wait) ? 0 : now + (int)Math.Ceiling(wait - 1e-9);
             }

@@ -73,7 +73,7 @@ public sealed class MeasuredDayTests
         var look = new BenchDay(_network, plan).Look(BenchState.From(events), _clock.At(now), withChance: false);
         Assert.InRange(look.Plan.Tasks[load.Index].End, now, now + 3);
         // Somebody looked, and it needs five more all the same.
-        BenchEvent[] more = [.. events, At(BenchKind.NeedsMore, now, step: load.Id) with { Minutes = 5 }];
+        BenchEvent[] more = [.. events, At(BenchKind.NeedsMore, now + 1, step: load.Id) with { Minutes = 5 }];
         Assert.Null(BenchState.From(more).Of(load.Id).WarmAt);
     }
 

@@ -1,4 +1,5 @@
 using Zymethos.Interchange.Documents;
+using Zymethos.Planning.Bench;
 using Zymethos.Planning.Reading;
 using Zymethos.Store.Benches;
 using Zymethos.Work.Benches;
@@ -62,9 +63,6 @@ public sealed record BenchNews(
     ExpectedRest Rest
 )
 {
-    // A dial this far from what is wanted is another mark on it, in degrees Celsius.
-    private const double SameDial = 3;
-
     /// <summary>The news.</summary>
     /// <param name="look">How the session stands.</param>
     /// <param name="rows">Events that were not seen yet.</param>
@@ -130,20 +128,44 @@ public sealed record BenchNews(
                 && !l.Text.StartsWith("Pan of", StringComparison.Ordinal)
             )
             .ToList();
-        var isOff = lines.LastOrDefault(l => l.Minute <= rest.Now);
-        // "Off" is meant for what was on then: an oven that was lit since is lit for what comes.
-        if (isOff is { } due && IsOpen(due) && (due.Celsius > 0 || told is null || look.Work.Bench.Clock.Of(told.Said.At) < due.Minute))
-            yield return Line(due);
-        if (lines.FirstOrDefault(l => l.Minute > rest.Now && IsOpen(l)) is { } next)
-            yield return Line(next);
+        var last = lines.LastOrDefault(l => l.Minute <= rest.Now);
+        var next = lines.FirstOrDefault(l => l.Minute > rest.Now);
+        if (last is not null && IsDue(last))
+            yield return Line(last);
+        if (lines.FirstOrDefault(l => l.Minute > rest.Now && IsOpen(l)) is { } open)
+            yield return Line(open);
 
         bool IsOpen(RunSheetLine line)
         {
             var wanted = line.Celsius ?? 0;
             if (told is null)
                 return wanted > 0 && !IsBaking();
-            return wanted == 0 ? told.Celsius > 0 : Math.Abs(told.Celsius - wanted) > SameDial;
+            return !IsToldAs(line);
         }
+
+        bool IsToldAs(RunSheetLine line) =>
+            line.Celsius is null or 0 ? told!.Celsius <= 0 : Math.Abs(told!.Celsius - line.Celsius.Value) <= OvenNow.SameDial;
+
+        // What was told after a line was meant to be told is not taken back by it: the oven that was lit a little early for what comes is
+        // not put out, nor is one put out under a bake that is still in it.
+        bool IsDue(RunSheetLine line)
+        {
+            if (!IsOpen(line))
+                return false;
+            if (line.Celsius is null or 0 && IsBakingNow())
+                return false;
+            if (told is null || look.Work.Bench.Clock.Of(told.Said.At) < line.Minute)
+                return true;
+            return line.Celsius > 0 && !(next is not null && IsToldAs(next));
+        }
+
+        bool IsBakingNow() =>
+            network.Tasks.Any(t =>
+                t.Oven is { Setting.IsHot: true }
+                && rest.Begun[t.Index] >= 0
+                && rest.Over[t.Index] < 0
+                && rest.Plan.Tasks[t.Index].Oven == oven
+            );
 
         // Whoever has put something into a hot oven has lit it, though nobody said so.
         bool IsBaking() =>

@@ -221,7 +221,9 @@ public sealed record BenchSheet(
             task.IsHandsOn,
             !task.Hands.IsEmpty && task.Hands.Min(h => h.Offset) == 0,
             // What takes dough out of the cold oven is work beside it.
-            task.Oven is { } oven && network.SpellBefore(task) is null
+            task.Oven
+                is { } oven
+            && network.SpellBefore(task) is null
                 ? new SheetLoad(
                     planned.Oven,
                     oven.Setting.Celsius,
