@@ -61,7 +61,7 @@ internal static partial class TouchTable
                                     new
                                     {
                                         id = Guid.NewGuid(),
-                                        kind = "answered",
+                                        kind = "needsMore",
                                         at = now,
                                         step = "1.1.bake.1",
                                         minutes = 1,

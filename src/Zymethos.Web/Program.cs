@@ -115,6 +115,7 @@ builder.Services.AddScoped<PlanDay>();
 builder.Services.AddScoped<Surer>();
 builder.Services.AddScoped<OpenDay>();
 builder.Services.AddScoped<DayByHand>();
+builder.Services.AddSingleton<LookGate>();
 builder.Services.AddScoped<BenchDesk>();
 builder.Services.AddScoped<BenchTelling>();
 builder.Services.AddScoped<BenchPasses>();

@@ -18,6 +18,12 @@ internal sealed class RestSearch
     // What a step costs that is moved, in minutes: nobody likes a plan that is never the same.
     private const double MoveCost = 0.25;
 
+    // So many minutes are given for a bake or a step that stays where it was.
+    private const double SettleFor = 1;
+
+    // Each costs some milliseconds.
+    private const int MostSettled = 24;
+
     /// <summary>So many hundredths surer is worth a word, where it is less sure than was asked for.</summary>
     private const int WorthSurer = 3;
 
@@ -60,8 +66,38 @@ internal sealed class RestSearch
             workers,
             w => found[w] = Climb(starts, open, script, asked, w, () => cancel.IsCancellationRequested || clock.Elapsed > limit)
         );
-        var (_, best) = found.MinBy(f => f.Cost);
-        return best is null ? null : new DayScript(_of, best, script.Oven);
+        var (least, best) = found.MinBy(f => f.Cost);
+        return best is null ? null : new DayScript(_of, Settled(starts, best, open, script, asked, least), script.Oven);
+    }
+
+    // What was moved on the way and turned out not to matter goes back to its place: bakes first, then steps of those that stay moved.
+    private int[] Settled(int[] first, int[] best, int[] open, DayScript script, double asked, double least)
+    {
+        var day = new RehearsedDay(_of, new DispatchRule());
+        var finishes = new int[_draws.Days];
+        var tasks = _of.Network.Tasks;
+        var at = (int[])best.Clone();
+        var groups = open.Where(t => best[t] != first[t])
+            .GroupBy(t => tasks[t].Bake)
+            .Select(g => g.ToArray())
+            .Concat(open.Where(t => best[t] != first[t]).Select(t => new[] { t }))
+            .Take(MostSettled);
+        foreach (var group in groups)
+        {
+            if (group.All(t => at[t] == first[t]))
+                continue;
+            var back = (int[])at.Clone();
+            foreach (var t in group)
+                back[t] = first[t];
+            var moved = open.Count(t => back[t] != first[t]);
+            var cost = Cost(day, new DayScript(_of, back, script.Oven), finishes, asked, double.MaxValue) + (MoveCost * moved);
+            if (cost > least + SettleFor)
+                continue;
+            at = back;
+            least = Math.Min(least, cost);
+        }
+
+        return at;
     }
 
     private (double Cost, int[]? Starts) Climb(int[] first, int[] open, DayScript script, double asked, int seed, Func<bool> isOver)

@@ -11,7 +11,7 @@ using Zymethos.Work.OvenDays;
 namespace Zymethos.Work.Benches;
 
 /// <summary>Opens, looks at and puts away sessions of the current kitchen.</summary>
-public sealed class BenchDesk(ZymethosContext context, WorkedOut worked, SolverGate gate, IClock clock)
+public sealed class BenchDesk(ZymethosContext context, WorkedOut worked, SolverGate gate, LookGate looks, IClock clock)
 {
     private static readonly TimeSpan OfferTime = TimeSpan.FromMilliseconds(600);
 
@@ -135,6 +135,7 @@ public sealed class BenchDesk(ZymethosContext context, WorkedOut worked, SolverG
 
     /// <summary>How a session stands now. Whoever asks in the same minute about the same events gets the same answer, worked out
     /// once.</summary>
+    /// <exception cref="LookWaitsException">Many are at work, and its turn has not come yet.</exception>
     public async Task<BenchLook?> LookAsync(Guid session, CancellationToken cancel)
     {
         if (await OpenAsync(session, cancel) is not { } work)
@@ -149,7 +150,7 @@ public sealed class BenchDesk(ZymethosContext context, WorkedOut worked, SolverG
             async () =>
             {
                 var state = BenchState.From(await EventsAsync(session, cancel));
-                return new BenchLook(work, seq, state, work.Bench.Look(state, now, withChance: false));
+                return new BenchLook(work, seq, state, await looks.RunAsync(() => work.Bench.Look(state, now, withChance: false), cancel));
             },
             cancel
         );

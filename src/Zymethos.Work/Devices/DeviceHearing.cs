@@ -20,6 +20,7 @@ public sealed class DeviceHearing(
     DbContextOptions<ZymethosContext> options,
     WorkedOut worked,
     SolverGate gate,
+    LookGate looks,
     LiveReadings live,
     IClock clock
 )
@@ -41,7 +42,7 @@ public sealed class DeviceHearing(
     {
         if (_kitchens.Count > MostKitchens)
             _kitchens.Clear();
-        var kitchen = _kitchens.GetOrAdd(arrived.Kitchen, _ => new KitchenFile(new SessionNow(worked, gate, clock)));
+        var kitchen = _kitchens.GetOrAdd(arrived.Kitchen, _ => new KitchenFile(new SessionNow(worked, gate, looks, clock)));
         await using var context = new ZymethosContext(options, new FixedKitchen(arrived.Kitchen));
         if (await FileAsync(context, kitchen, arrived, cancel) is not { } file)
             return;

@@ -10,7 +10,7 @@ namespace Zymethos.Work.Devices;
 
 /// <summary>The session that a kitchen works through, as devices see it: looked at again at most once in <see cref="Fresh"/>. Used by one
 /// reading after the other.</summary>
-internal sealed class SessionNow(WorkedOut worked, SolverGate gate, IClock clock)
+internal sealed class SessionNow(WorkedOut worked, SolverGate gate, LookGate looks, IClock clock)
 {
     private static readonly Duration Fresh = Duration.FromMilliseconds(800);
 
@@ -42,7 +42,7 @@ internal sealed class SessionNow(WorkedOut worked, SolverGate gate, IClock clock
             return;
         }
 
-        var desk = new BenchDesk(context, worked, gate, clock);
+        var desk = new BenchDesk(context, worked, gate, looks, clock);
         Work = await desk.OpenAsync(id, cancel);
         var seq = await context.BenchEvents.Where(e => e.SessionId == id).MaxAsync(e => (long?)e.Seq, cancel) ?? 0;
         if (id == _session && seq == _seq)

@@ -75,11 +75,32 @@ public static class BenchApi
 
     private static async Task<IResult> NewsAsync(Guid id, long? after, BenchDesk desk, IClock clock, CancellationToken cancel)
     {
-        if (await desk.LookAsync(id, cancel) is not { } look)
+        BenchLook? look;
+        try
+        {
+            look = await desk.LookAsync(id, cancel);
+        }
+        catch (LookWaitsException)
+        {
+            return await WaitingNewsAsync(id, after ?? 0, desk, clock, cancel);
+        }
+
+        if (look is null)
             return TypedResults.NotFound();
         var rows = await desk.EventsAfterAsync(id, after ?? 0, cancel);
-        return Results.Json(BenchNews.Of(look, rows, clock.GetCurrentInstant(), (clock as FastClock)?.Speed ?? 1), OpenJson.Options);
+        return Results.Json(BenchNews.Of(look, rows, clock.GetCurrentInstant(), SpeedOf(clock)), OpenJson.Options);
     }
+
+    // What others touched is told at once; how the day goes on from it waits its turn.
+    private static async Task<IResult> WaitingNewsAsync(Guid id, long after, BenchDesk desk, IClock clock, CancellationToken cancel)
+    {
+        if (await desk.OpenAsync(id, cancel) is not { } work)
+            return TypedResults.NotFound();
+        var rows = await desk.EventsAfterAsync(id, after, cancel);
+        return Results.Json(BenchNews.Waiting(work, rows, after, clock.GetCurrentInstant(), SpeedOf(clock)), OpenJson.Options);
+    }
+
+    private static double SpeedOf(IClock clock) => (clock as FastClock)?.Speed ?? 1;
 
     private static async Task<IResult> TellAsync(
         Guid id,
@@ -114,10 +135,10 @@ public static class BenchApi
 
     private static async Task<IResult> OfferAsync(Guid id, BenchDesk desk, CancellationToken cancel)
     {
-        if (await desk.LookAsync(id, cancel) is not { } look)
-            return TypedResults.NotFound();
         try
         {
+            if (await desk.LookAsync(id, cancel) is not { } look)
+                return TypedResults.NotFound();
             var (chance, other) = await desk.WeighAsync(look, cancel);
             var clock = look.Work.Bench.Clock;
             return Results.Json(
@@ -132,7 +153,7 @@ public static class BenchApi
                 OpenJson.Options
             );
         }
-        catch (QueueFullException)
+        catch (Exception e) when (e is QueueFullException or LookWaitsException)
         {
             return TypedResults.StatusCode(StatusCodes.Status503ServiceUnavailable);
         }

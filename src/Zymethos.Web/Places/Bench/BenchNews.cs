@@ -52,7 +52,7 @@ public sealed record ExpectedRest(
 /// <param name="Speed">How much faster than the world time goes here: 1, but for trying out a day.</param>
 /// <param name="IsAway">Whether the session is put away.</param>
 /// <param name="Events">Events that were not seen yet.</param>
-/// <param name="Rest">How the day goes on.</param>
+/// <param name="Rest">How the day goes on; null while that waits its turn.</param>
 public sealed record BenchNews(
     long Seq,
     int Plan,
@@ -60,7 +60,7 @@ public sealed record BenchNews(
     double Speed,
     bool IsAway,
     IReadOnlyList<BenchEventDocument> Events,
-    ExpectedRest Rest
+    ExpectedRest? Rest
 )
 {
     /// <summary>The news.</summary>
@@ -81,6 +81,23 @@ public sealed record BenchNews(
             RestOf(look)
         );
     }
+
+    /// <summary>The news while how the day goes on waits its turn.</summary>
+    /// <param name="work">The session.</param>
+    /// <param name="rows">Events that were not seen yet.</param>
+    /// <param name="after">Up to which event all were seen.</param>
+    /// <param name="now">The moment that it is.</param>
+    /// <param name="speed">How much faster than the world time goes here.</param>
+    public static BenchNews Waiting(BenchWork work, IReadOnlyList<BenchEventRow> rows, long after, NodaTime.Instant now, double speed) =>
+        new(
+            rows.Count > 0 ? rows[^1].Seq : after,
+            work.Row.PlanNumber,
+            now.ToUnixTimeMilliseconds(),
+            speed,
+            work.Row.EndedAt is not null,
+            [.. rows.Select(r => r.Document)],
+            null
+        );
 
     private static ExpectedRest RestOf(BenchLook look)
     {

@@ -10,17 +10,28 @@ namespace Zymethos.Web.Places.Bench;
 internal static class OfferWords
 {
     private const int MostNamed = 3;
+    private const int AFewMinutes = 10;
 
     /// <summary>"“Plaits: bake” 10 min later (14:20), everything else stays; 94 of 100 instead of 81."</summary>
     public static string Of(BenchLook look, PlanChance now, OtherOrder other)
     {
         var network = look.Work.Day.Network;
-        // What goes into the oven is what one plans by; handwork follows it.
-        var moved = other.Moved.OrderByDescending(m => network.Tasks[m.Task].Oven is not null).ThenBy(m => m.To).ToList();
+        // What goes into the oven is what one plans by; handwork follows it. A few minutes are no news.
+        var moved = other
+            .Moved.Where(m => Math.Abs(m.To - m.From) > AFewMinutes)
+            .OrderByDescending(m => network.Tasks[m.Task].Oven is not null)
+            .ThenBy(m => m.To)
+            .ToList();
         var named = moved.Take(MostNamed).Select(m => Moved(network, m)).ToList();
         var more = moved.Count - named.Count;
-        var what = named.Count == 0 ? "The order changes a little" : string.Join(", ", named);
-        var rest = more > 0 ? $", and {Spoken.Count(more, "more step moves", "more steps move")}" : "; everything else stays";
+        var what = named.Count == 0 ? $"Nothing moves by more than {AFewMinutes} min" : string.Join(", ", named);
+        var few = other.Moved.Length > moved.Count;
+        var rest =
+            more > 0
+                ? $", and {Spoken.Count(more, "more step moves", "more steps move")}{(few ? $"; others by {AFewMinutes} min at most" : "")}"
+            : named.Count == 0 ? ""
+            : few ? $"; everything else by {AFewMinutes} min at most"
+            : "; everything else stays";
         return $"{what}{rest}. {Chance(now, other.Chance)} {Ready(network, now, other.Chance)}";
     }
 

@@ -59,7 +59,8 @@ function askCounted(line) {
 export async function askUsed(bench, bake, line) {
   if (line.count) {
     const counted = await askCounted(line);
-    if (counted !== null) bench.tell("used", null, { number: bake, text: line.key || line.ingredient, value: Math.round(counted * 10) / 10 });
+    if (counted !== null) bench.tell("used", null, { number: bake, text: line.key || line.ingredient,
+      value: Math.round(counted * 10) / 10 });
     return;
   }
   const grams = await ask(`How many grams of ${line.ingredient} really went in?`, { type: "number", min: 0, max: 100000, step: 0.1,

@@ -188,6 +188,14 @@ class Bench {
       sound.play();
       sound.shake();
     }
+    this.waitsForRest = !news.rest;
+    if (!news.rest) {
+      // Many are at work: what was touched is kept and shown, how the day goes on comes in a moment.
+      this.draw();
+      this.save();
+      setTimeout(() => this.line.ask(), 2000);
+      return;
+    }
     const stale = this.rest === null || news.events.length > 0 || this.rest.at < news.rest.at;
     this.rest = news.rest;
     this.isAway = news.isAway;
@@ -273,7 +281,8 @@ class Bench {
   }
 
   note(words, isWrong = false) {
-    if (!this.notes.some((n) => n.words === words)) this.notes = [...this.notes.slice(-2), { words, isWrong }];
+    if (!this.notes.some((n) => n.words === words)) this.notes = [...this.notes.slice(-2), { words, isWrong,
+      at: Date.now() }];
   }
 
   announce(words) {
@@ -327,6 +336,8 @@ class Bench {
       return;
     }
     this.reckon();
+    // What is no more than news goes by itself.
+    this.notes = this.notes.filter((n) => n.isWrong || Date.now() - n.at < 90000);
     place(this.parts.head, headPart(this));
     place(this.parts.strip, stripPart(this));
     place(this.parts.notes, notesPart(this));

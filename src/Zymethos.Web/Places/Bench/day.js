@@ -16,7 +16,8 @@ function entry(sheet, state, rest, step, now) {
   const over = isOver(stand) || (stand.done === null && stand.dueAt === null && expected?.over === true && stand.started === null);
   const going = !over && (isGoing(stand) || Boolean(inferred));
   const away = stand.pausedFor + (stand.pausedSince !== null ? Math.max(0, now - stand.pausedSince) : 0);
-  const due = from === null ? null : stand.warmAt?.at ?? stand.dueAt ?? (going && step.load ? Math.max(from + step.likely * minute, expected?.due ?? 0)
+  const due = from === null ? null : stand.warmAt?.at ?? stand.dueAt ?? (going && step.load
+    ? Math.max(from + step.likely * minute, expected?.due ?? 0)
     // A rise goes by the room's own warmth, where a thermometer says it.
     : going && step.rise && expected?.due ? expected.due
     : from + step.likely * minute + away);

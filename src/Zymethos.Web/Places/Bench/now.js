@@ -48,14 +48,19 @@ function hotEnough(bench, e) {
   const load = e.step.load;
   if (!load || load.isProof || load.isOff) return null;
   const there = heat(bench.sheet, bench.state, load.index, bench.now);
-  if (there?.isSteady && there.dial > 0 && Math.abs(there.celsius - load.celsius) > 5)
-    return h("p", { class: "bench-caution" }, h("strong", {}, `The oven stands at ${degrees(there.celsius)}`),
-      ` and climbs no more, set to ${degrees(there.dial)}. Turn it by ${degreesBy(load.celsius - there.celsius)}, or bake by sight.`);
-  if (!there) return h("p", { class: "bench-text" }, `The oven should be at ${load.dial}.`);
-  if (Math.abs(there.celsius - load.celsius) <= 5) return h("p", { class: "bench-text" },
-    `The oven is at ${there.measuredAt ? "" : "about "}${degrees(there.celsius)}.`);
-  return h("p", { class: "bench-caution" }, h("strong", {}, `The oven is at ${there.measuredAt ? "" : "about "}${degrees(there.celsius)}`),
-    ` of ${load.dial}${there.readyAt && there.dial > 0 ? `, there ${hour(there.readyAt)}, ${from(there.readyAt, bench.now)}` : ""}.`);
+  const reading = bench.devices.fresh("oven", bench.now, load.index);
+  if (!there && !reading) return h("p", { class: "bench-text" }, `The oven should be at ${load.dial}.`);
+  const celsius = reading?.value ?? there.celsius;
+  const at = `The oven is at ${reading || there?.measuredAt ? "" : "about "}${degrees(celsius)}`;
+  if (Math.abs(celsius - load.celsius) <= 5) return h("p", { class: "bench-text" }, `${at}.`);
+  if (!there || Math.abs(there.dial - load.celsius) > 4) return h("p", { class: "bench-text" },
+    `${at}${there?.dial > 0 ? `, set to ${degrees(there.dial)}` : ""}; this wants ${load.dial}.`);
+  if (there.isSteady) return h("p", { class: "bench-caution" }, h("strong", {}, `${at} and climbs no more`),
+    `, set to ${degrees(there.dial)}. Turn it ${degreesBy(load.celsius - celsius)}, or bake by sight.`);
+  // Its thermostat swings about what it is set to.
+  if (there.readyAt <= bench.now) return h("p", { class: "bench-text" }, `${at}, set to ${degrees(there.dial)}.`);
+  return h("p", { class: "bench-caution" }, h("strong", {}, at),
+    ` of ${load.dial}, there ${hour(there.readyAt)}, ${from(there.readyAt, bench.now)}.`);
 }
 
 const who = (e) => e.stand.takenBy || e.stand.started?.who || "";
@@ -156,7 +161,8 @@ function starts(bench, e) {
     load?.dial ? h("p", { class: "bench-text" },
       [load.dial, load.shelf, stretch(e.step.likely * 60000)].filter((w) => w).join(", ")) : null,
     hotEnough(bench, e),
-    Number.isFinite(e.closes) ? h("p", { class: "bench-stay" }, `Not later than ${hour(e.closes)}, ${from(e.closes, bench.now)}.`) : null,
+    Number.isFinite(e.closes) ? h("p", { class: e.closes < bench.now + 1800000 ? "bench-stay" : "bench-text" },
+      `Not later than ${hour(e.closes)}, ${from(e.closes, bench.now)}.`) : null,
     wait ? h("p", { class: "bench-caution" }, h("strong", {}, "Not yet: "),
       `“${wait.step.title}” is that long so that it is safe to eat.`)
       : why ? h("p", { class: "bench-text" }, why) : null,
@@ -168,12 +174,16 @@ function starts(bench, e) {
       takeOver(bench, e)));
 }
 
+// A dial is not touched under a bake that is still in.
+export const isDue = (bench, d) => d.at <= bench.now + 30000
+  && (inside(bench.all, d.oven).baking.length === 0 || !bench.state.dials.some((x) => x.oven === d.oven));
+
 /** What now: alarms, the dial, what is in hand, else what comes next. */
 export function nowPart(bench) {
   const parts = [];
   const ringing = bench.clocks.filter((c) => c.rings);
   for (const e of ringing) parts.push(alarm(bench, e));
-  for (const d of bench.dials.filter((d) => d.at <= bench.now + 30000)) parts.push(dialCard(bench, d));
+  for (const d of bench.dials.filter((d) => isDue(bench, d))) parts.push(dialCard(bench, d));
   const { at, next } = bench.hands;
   for (const e of at) parts.push(atWork(bench, e));
   const [first] = next;
@@ -195,7 +205,7 @@ export function nextPart(bench) {
     const from = isMine && at.length === 0 ? 1 : 0;
     return { person, next: next.slice(from, from + 2), at: isMine ? [] : at };
   });
-  const dial = bench.dials.find((d) => d.at > bench.now + 30000);
+  const dial = bench.dials.find((d) => !isDue(bench, d));
   return h("section", { class: "bench-next", "aria-labelledby": "bench-next-head" },
     h("h2", { id: "bench-next-head" }, "Then"),
     lists.map(({ person, next, at }) => [

@@ -42,7 +42,8 @@ export function photoPart(bench, bake, photos) {
   const said = bench.photoSaid?.bake === bake ? bench.photoSaid.words : "";
   return h("div", { class: "bench-photos" },
     photos.map((id, i) => h("a", { href: `/bench/${bench.session}/photos/${id}`, target: "_blank", rel: "noopener" },
-      h("img", { src: `/bench/${bench.session}/photos/${id}`, alt: `Picture ${i + 1} of ${bench.sheet.bakes[bake].name}`, loading: "lazy" }))),
+      h("img", { src: `/bench/${bench.session}/photos/${id}`, alt: `Picture ${i + 1} of ${bench.sheet.bakes[bake].name}`,
+        loading: "lazy" }))),
     h("label", { class: "bench-line" }, "A picture", h("input", { class: "form-control", type: "file",
       accept: "image/jpeg,image/png,image/webp", capture: "environment", "data-key": `photo-${bake}`,
       on: { change: (x) => x.target.files[0] && send(bench, bake, x.target.files[0], x.target) } })),

@@ -101,6 +101,8 @@ function hotWithDough(bench, oven, cold) {
 
 /** By when all is ready and how sure that is; looked at anew a moment after every touch, when its turn has come. */
 function promise(bench) {
+  if (bench.waitsForRest) return h("p", { class: "bench-text", role: "status" },
+    "Many are at work just now: how the day goes on is said in a moment. What you touch is kept.");
   if (!bench.rest) return null;
   const { chance } = bench;
   return h("p", { class: "bench-promise" },
