@@ -40,8 +40,7 @@ public sealed class BenchDeviceTests(Site site) : BenchAtWork(site)
     {
         // It stood there before, with a bowl on it.
         Say("scale", "scale", 400, "g");
-        var baker = AtWork();
-        baker.Until(() => (bool)baker.Window.ExecuteScript("return true")!, "it is there");
+        var baker = AtWork("Lantern plait");
         Say("scale", "scale", 401, "g");
         Weigh(baker);
         baker.Until(() => baker.All(".bench-weight").Count == 1, "the scale is heard");
@@ -49,7 +48,7 @@ public sealed class BenchDeviceTests(Site site) : BenchAtWork(site)
         Say("scale", "scale", 401 + Math.Round(wanted / 2), "g");
         baker.Until(() => Words(baker, ".bench-weight").Contains("to go", StringComparison.Ordinal), "half of it is in");
         Say("scale", "scale", 401 + Math.Round(wanted * 1.3), "g");
-        baker.Until(() => Words(baker, ".bench-weight").Contains("1.30 times the amount", StringComparison.Ordinal), "too much is said");
+        baker.Until(() => Words(baker, ".bench-weight").Contains("Take it out again", StringComparison.Ordinal), "too much is said");
         Say("scale", "scale", 401 + wanted, "g");
         baker.Until(() => Words(baker, ".bench-weight").Contains("Right.", StringComparison.Ordinal), "it is right");
         Press(baker, "[data-key=weigh-next]");
@@ -58,7 +57,8 @@ public sealed class BenchDeviceTests(Site site) : BenchAtWork(site)
         baker.Until(() => Events(baker).Any(e => e.Kind == BenchKind.Used), "it is told");
         var used = Assert.Single(Events(baker), e => e.Kind == BenchKind.Used);
         Assert.StartsWith(what, used.Text!, StringComparison.Ordinal);
-        Assert.Equal(wanted, used.Value!.Value, 0);
+        // The bowl stood there with 400 or 401 g, whichever was heard last.
+        Assert.InRange(used.Value!.Value, wanted - 2, wanted + 2);
         Assert.Empty(baker.ConsoleErrors());
         Assert.Empty(baker.Violations());
     }
@@ -90,8 +90,8 @@ public sealed class BenchDeviceTests(Site site) : BenchAtWork(site)
         var baker = AtWork();
         Say("oven-1", "oven", 64);
         Say("room", "room", 18);
-        baker.Until(() => baker.All(".bench-oven .bench-reading strong").Count >= 1, "the thermometer is heard");
-        Assert.Contains("64 °C", Words(baker, ".bench-oven .bench-reading"), StringComparison.Ordinal);
+        baker.Until(() => baker.All(".bench-oven-one .bench-reading strong").Count >= 1, "the thermometer is heard");
+        Assert.Contains("64 °C", Words(baker, ".bench-oven-one .bench-reading"), StringComparison.Ordinal);
         baker.Until(() => Words(baker, ".bench-oven").Contains("The kitchen: 18 °C", StringComparison.Ordinal), "the room is heard");
         Say("oven-1", "oven", 900);
         baker.Until(
@@ -125,9 +125,7 @@ public sealed class BenchDeviceTests(Site site) : BenchAtWork(site)
     [Fact]
     public void Without_a_scale_what_it_shows_is_typed_and_eggs_are_told_by_their_size()
     {
-        var baker = AtWork();
-        // A scale that spoke long ago does not count; here none has spoken for this browser since it came.
-        baker.Window.ExecuteScript("window.noScale = true");
+        var baker = AtWork("Lantern plait");
         Weigh(baker);
         if (baker.All("[data-key=typed-weight]").Count == 1)
         {

@@ -127,12 +127,38 @@ public sealed class DeviceHearing(
         var isNew = file.LastTold is not { } last || last.Trouble != shown.Trouble || Math.Abs(last.Value - shown.Value) > 0.05;
         var since = file.LastTold is { } before ? shown.At - before.At : long.MaxValue;
         if (since < (long)(isNew ? Told : Saved).TotalMilliseconds)
+        {
+            // What comes too fast is not told one by one; but the last of it is, since nothing may come after it.
+            if (isNew && Interlocked.Exchange(ref file.Waiting, shown) is null)
+                _ = TellLastAsync(file, cancel);
             return;
+        }
+
         file.LastTold = shown;
         await context.Database.ExecuteSqlAsync(
             $"SELECT pg_notify({LiveReadings.Channel}, {LiveReadings.Write(file.Row.KitchenId, shown)})",
             cancel
         );
+    }
+
+    private async Task TellLastAsync(DeviceFile file, CancellationToken cancel)
+    {
+        try
+        {
+            await Task.Delay(Told.ToTimeSpan(), cancel);
+            if (Interlocked.Exchange(ref file.Waiting, null) is not { } shown || file.LastTold is { } last && last.At >= shown.At)
+                return;
+            file.LastTold = shown;
+            await using var context = new ZymethosContext(options, new FixedKitchen(file.Row.KitchenId));
+            await context.Database.ExecuteSqlAsync(
+                $"SELECT pg_notify({LiveReadings.Channel}, {LiveReadings.Write(file.Row.KitchenId, shown)})",
+                cancel
+            );
+        }
+        catch (Exception e) when (e is OperationCanceledException or Npgsql.NpgsqlException)
+        {
+            // The server stops, or the database is away: the next reading is told.
+        }
     }
 
     private async Task SaveAsync(ZymethosContext context, DeviceFile file, Reading reading, HeardReading heard, CancellationToken cancel)
@@ -191,6 +217,7 @@ public sealed class DeviceHearing(
         public DeviceRow Row = row;
         public readonly DeviceMemory Memory = new(row.Kind);
         public LiveReading? LastTold;
+        public LiveReading? Waiting;
         public Instant SavedAt = Instant.MinValue;
         public Instant SweptAt = Instant.MinValue;
         public Instant? KeptAt;
