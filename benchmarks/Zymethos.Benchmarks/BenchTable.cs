@@ -18,7 +18,8 @@ internal static class BenchTable
     {
         Console.WriteLine(
             "| recipes | slips | the rest said, ms (median / 95th percentile) | another order looked for, s (median / 95th) | "
-                + "offered | chance before and after, where offered (mean) | sooner by, min (mean) | steps moved by more than 10 min, % (median) |"
+                + "offered | chance before and after, where offered (mean) | sooner by, min (mean) | "
+                + "steps moved by more than 10 min, % (median) |"
         );
         Console.WriteLine("|---|---|---|---|---|---|---|---|");
         foreach (var size in new[] { 8, 12 })

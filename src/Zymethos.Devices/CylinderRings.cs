@@ -1,9 +1,9 @@
 namespace Zymethos.Devices;
 
 /// <summary>
-/// Conduction in a long cylinder, by rings of equal width: what flows between two rings goes by the area of the circle between them, and the
-/// outermost meets the air by a heat transfer coefficient. Each step is implicit, so that it holds for steps of any length. Not safe for
-/// several threads.
+/// Conduction in a long cylinder, by rings of equal width: what flows between two rings goes by the area of the circle between them, and
+/// the outermost meets the air by a heat transfer coefficient. Each step is implicit, so that it holds for steps of any length. Not safe
+/// for several threads.
 /// </summary>
 /// <param name="radius">In metres; above zero.</param>
 /// <param name="diffusivity">In square metres a second.</param>

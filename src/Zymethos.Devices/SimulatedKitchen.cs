@@ -10,8 +10,8 @@ namespace Zymethos.Devices;
 /// <param name="SentAt">What its own clock says meanwhile.</param>
 public sealed record SaidReading(string Device, Reading Reading, Instant SentAt);
 
-/// <summary>A kitchen with an oven, its dial, a probe, a thermometer on the wall and a scale. It hears what is touched on the Bench, and does
-/// what a baker's hands would have done. Not safe for several threads.</summary>
+/// <summary>A kitchen with an oven, its dial, a probe, a thermometer on the wall and a scale. It hears what is touched on the Bench, and
+/// does what a baker's hands would have done. Not safe for several threads.</summary>
 /// <param name="seed">For what trembles.</param>
 /// <param name="faults">What is wrong and when.</param>
 public sealed class SimulatedKitchen(int seed, IReadOnlyList<Fault> faults)

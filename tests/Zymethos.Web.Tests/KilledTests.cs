@@ -13,7 +13,8 @@ namespace Zymethos.Web.Tests;
 
 /// <summary>
 /// A day told to two servers on one database by two devices, while one server after the other, and the database, is killed without a
-/// warning: no touch is lost and none is there twice. Three kills as a rule; <c>ZYMETHOS_KILLS</c> says how many (<c>./test kills</c>: 100).
+/// warning: no touch is lost and none is there twice. Three kills as a rule; <c>ZYMETHOS_KILLS</c> says how many (<c>./test kills</c>:
+/// 100).
 /// </summary>
 public sealed partial class KilledTests : IAsyncLifetime
 {

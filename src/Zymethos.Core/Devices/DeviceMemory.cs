@@ -39,8 +39,8 @@ public sealed class DeviceMemory(DeviceKind kind)
 
     /// <summary>Takes a reading. Readings older than the last are told of as well, and not kept.</summary>
     /// <param name="reading">The reading, of the kind of this device.</param>
-    /// <param name="movesMeanwhile">Whether what it measures is known to move just now (an oven that is heating up): only then does standing
-    /// still to a tenth for ten minutes mean that it has stuck.</param>
+    /// <param name="movesMeanwhile">Whether what it measures is known to move just now (an oven that is heating up): only then does
+    /// standing still to a tenth for ten minutes mean that it has stuck.</param>
     public HeardReading Take(Reading reading, bool movesMeanwhile = false)
     {
         if (!double.IsFinite(reading.Value) || reading.Kind != kind)
@@ -59,7 +59,8 @@ public sealed class DeviceMemory(DeviceKind kind)
         if (movesMeanwhile && HasStuck(reading))
             return new(
                 false,
-                $"It has said {reading.Value.ToString("0.#", CultureInfo.InvariantCulture)} {reading.Unit} for ten minutes and more: it may have stuck."
+                $"It has said {reading.Value.ToString("0.#", CultureInfo.InvariantCulture)} {reading.Unit} for ten minutes and more: it "
+                    + "may have stuck."
             );
         return new(true, reading.Battery is < LowBattery ? "Its battery is nearly empty." : "");
     }
@@ -81,7 +82,8 @@ public sealed class DeviceMemory(DeviceKind kind)
     private string Jumped(Reading reading) =>
         string.Create(
             CultureInfo.InvariantCulture,
-            $"It jumped from {_last!.Value.Value:0} to {reading.Value:0} {reading.Unit} at once: it counts when it stays there for half a minute."
+            $"It jumped from {_last!.Value.Value:0} to {reading.Value:0} {reading.Unit} at once: it counts when it stays there for "
+                + $"half a minute."
         );
 
     private bool HasStuck(Reading reading)

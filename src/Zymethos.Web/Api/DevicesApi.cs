@@ -45,7 +45,8 @@ public static class DevicesApi
                 StatusCodes.Status401Unauthorized,
                 "not-let-in",
                 "This device is not let in.",
-                "The kitchen's address or password is wrong, or the password has been replaced. The Kitchen's page of devices makes a new one."
+                "The kitchen's address or password is wrong, or the password has been replaced. The Kitchen's page of devices makes a new "
+                    + "one."
             );
         }
 

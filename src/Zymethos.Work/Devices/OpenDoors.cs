@@ -4,8 +4,8 @@ using NodaTime;
 namespace Zymethos.Work.Devices;
 
 /// <summary>
-/// Who may come in as a device, asked of the database at most once in ten seconds for each password, so that one that was replaced lets in no
-/// longer than that. Safe for any number of threads.
+/// Who may come in as a device, asked of the database at most once in ten seconds for each password, so that one that was replaced lets in
+/// no longer than that. Safe for any number of threads.
 /// </summary>
 public sealed class OpenDoors(DeviceDoors doors, IClock clock)
 {

@@ -115,7 +115,7 @@ internal static class StepAmounts
             .Select(t => Words($"{t.Step!.Title} {t.Step.Instruction}"))
             .Any(words => part.Lines.Any(l => IsNamed(l.Line, words)));
 
-    /// <summary>What to call a line where an ingredient stands in several parts: butter for the dough is not butter for the icing.</summary>
+    /// <summary>What to call a line where an ingredient stands in several parts: butter for the dough is none for the icing.</summary>
     private static string KeyOf(ScaledLine scaled, ScaledRecipe batch)
     {
         var same = batch.Parts.Where(p => p.Lines.Any(l => l.Line.Ingredient == scaled.Line.Ingredient)).ToList();
