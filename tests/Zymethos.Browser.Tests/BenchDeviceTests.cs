@@ -2,6 +2,8 @@ using System.Globalization;
 using System.Net.Http.Headers;
 using System.Text;
 using OpenQA.Selenium;
+using Zymethos.Core.Leaven;
+using Zymethos.Core.Measures;
 using Zymethos.Planning.Bench;
 
 namespace Zymethos.Browser.Tests;
@@ -82,6 +84,43 @@ public sealed class BenchDeviceTests(Site site) : BenchAtWork(site)
             )
         );
         Assert.Equal(kind, said);
+    }
+
+    [Fact]
+    public void The_scripts_know_the_yeast_as_the_server_does_and_see_a_cold_room_in_a_slow_rise()
+    {
+        using var baker = new Baker(_site);
+        baker.Go("/account/sign-in");
+        double[] warm = [0, 3, 8, 14, 18, 21, 24, 28, 33, 38, 44, 46];
+        var rates = Json<double[]>(
+            baker,
+            $"const {{ yeastRate }} = await import('/places/Bench/rise.js'); return [{string.Join(",", warm)}].map(yeastRate);"
+        );
+        Assert.All(warm.Zip(rates), p => Assert.Equal(YeastRate.At(Temperature.FromCelsius(p.First)), p.Second, 9));
+        // A rise of an hour that has come half way after 45 minutes, three looks alike: slower than in the room of the plan.
+        var room = Json<double>(
+            baker,
+            """
+            const { roomBySight } = await import("/places/Bench/rise.js");
+            const looks = [43, 45, 47].map((m) => ({ at: m * 60000, height: 1.5 }));
+            return roomBySight({ likely: 60, rise: null }, 0, looks, 22);
+            """
+        );
+        Assert.InRange(room, 14, 21);
+    }
+
+    [Theory]
+    [InlineData("0, 50, 100", 2.0)]
+    [InlineData("400, 300, 250", 1.5)]
+    [InlineData("100, 100, 50", null)]
+    [InlineData("400, 300, 500", null)]
+    [InlineData("0, 1, 50", null)]
+    public void Three_marks_say_how_high_it_stands(string marks, double? times)
+    {
+        using var baker = new Baker(_site);
+        baker.Go("/account/sign-in");
+        var said = Json<double?>(baker, $"const {{ timesHigher }} = await import('/places/Bench/height.js'); return timesHigher({marks});");
+        Assert.Equal(times, said);
     }
 
     [Fact]

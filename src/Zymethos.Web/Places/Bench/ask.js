@@ -1,12 +1,15 @@
 // A question with one field, at the place where it is asked.
 import { h } from "./dom.js";
 
-/** Asks; the answer as text, or null when there is none. */
-export function ask(question, field) {
+/** Asks; the answer as text, or null when there is none. Steps are offered as touches: held back below zero, added above. */
+export function ask(question, field, steps = []) {
   return new Promise((done) => {
     const input = h("input", { class: "form-control", required: true, inputmode: "decimal", id: "bench-answer", ...field });
     const dialog = h("dialog", { class: "bench-ask" }, h("form", { method: "dialog" }, h("label", { for: "bench-answer" }, question),
       input,
+      steps.length === 0 ? null : h("div", { class: "bench-touches" }, steps.map((by) => h("button", { class: "touch", type: "button",
+        on: { click: () => { input.value = String(Math.max(0, Math.round((Number(input.value) + by) * 10) / 10)); } } },
+      by < 0 ? `${-by} g held back` : `${by} g added`))),
       h("div", { class: "bench-touches" }, h("button", { class: "touch main-touch", value: "yes" }, "Say so"),
         h("button", { class: "touch", value: "no", formnovalidate: true }, "Never mind"))));
     dialog.addEventListener("close", () => {
@@ -22,11 +25,6 @@ export function ask(question, field) {
 export async function askMore(bench, e) {
   const minutes = await ask(`How many minutes more for “${e.step.title}”?`, { type: "number", min: 1, max: 600, value: 15 });
   if (minutes) bench.tell("needsMore", e.step.id, { minutes: Number(minutes) });
-}
-
-export async function askHeight(bench, e) {
-  const height = await ask("How many times as high as when it began?", { type: "number", min: 1, max: 5, step: 0.05, value: 1.5 });
-  if (height) bench.tell("height", e.step.id, { value: Number(height) });
 }
 
 // Grams of an egg without its shell by size (USDA FoodData, SR Legacy, household weights; from memory).
@@ -63,8 +61,9 @@ export async function askUsed(bench, bake, line) {
       value: Math.round(counted * 10) / 10 });
     return;
   }
+  const used = bench.state.bakes[bake]?.used[line.key || line.ingredient];
   const grams = await ask(`How many grams of ${line.ingredient} really went in?`, { type: "number", min: 0, max: 100000, step: 0.1,
-    value: line.grams ?? "" });
+    value: used ?? line.grams ?? "" }, line.grams ? [-25, -10, 10, 25] : []);
   if (grams) bench.tell("used", null, { number: bake, text: line.key || line.ingredient, value: Number(grams) });
 }
 

@@ -32,3 +32,26 @@ export function readyBySight(step, from, heights) {
   }
   return from + step.likely * 60000 * Math.exp(sum / weight);
 }
+
+// Baker's yeast by the warmth of its dough, as a share of its fastest; as on the server (YeastRate): the cardinal temperature model with
+// inflection (Rosso and others, J. Theor. Biol. 162, 1993).
+const [least, best, hottest] = [1, 33, 45];
+export function yeastRate(celsius) {
+  if (celsius <= least || celsius >= hottest) return 0;
+  return ((celsius - hottest) * (celsius - least) ** 2)
+    / ((best - least) * ((best - least) * (celsius - best) - (best - hottest) * (best + least - 2 * celsius)));
+}
+
+/** How warm the room is by what is seen of a rise in it: at that warmth the model would have it ready then. Null where none fits. */
+export function roomBySight(step, from, heights, room) {
+  const pace = (step.likely * 60000) / (readyBySight(step, from, heights) - from);
+  const wanted = yeastRate(room) * pace;
+  let [low, high] = [5, best];
+  if (wanted <= yeastRate(low) || wanted >= yeastRate(high)) return null;
+  for (let i = 0; i < 40; i++) {
+    const middle = (low + high) / 2;
+    if (yeastRate(middle) < wanted) low = middle;
+    else high = middle;
+  }
+  return Math.round(low * 2) / 2;
+}

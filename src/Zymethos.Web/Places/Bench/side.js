@@ -3,7 +3,7 @@ import { button, clock, h, letter } from "./dom.js";
 import { heat, inside } from "./day.js";
 import { ovenReading, probePart, roomReading } from "./devices.js";
 import { degrees, from, hour, stretch } from "./words.js";
-import { doubled, readyBySight } from "./rise.js";
+import { doubled, readyBySight, roomBySight } from "./rise.js";
 
 const what = (e) => (e.moment.what === "touch" ? e.step.touches[e.touch].title : e.moment.what === "look" ? "first look" : e.step.load
   ? (e.step.load.isProof ? "risen" : "out") : "ready");
@@ -39,11 +39,20 @@ function heights(bench, e) {
   const last = e.stand.heights.at(-1);
   const seen = `${last.height} × as high at ${hour(last.said.at)}`;
   if (last.height >= doubled) return [seen, ": it has doubled."];
-  const ready = readyBySight(e.step, e.from, e.stand.heights.map((x) => ({ at: x.said.at, height: x.height })));
+  const looks = e.stand.heights.map((x) => ({ at: x.said.at, height: x.height }));
+  const ready = readyBySight(e.step, e.from, looks);
+  // What one dough shows of the room goes for the others; a rise in the oven shows nothing of it.
+  const room = bench.sheet.ovens[0]?.room;
+  const bySight = e.step.load || room === undefined || bench.devices.fresh("room", bench.now) ? null
+    : roomBySight(e.step, e.from, looks, room);
+  const said = bench.state.rooms.at(-1)?.celsius ?? room;
   const minutes = Math.round((ready - bench.now) / 60000);
   return [`${seen}. Ready about ${hour(ready)}, ${from(ready, bench.now)}. `,
     minutes >= 1 && Math.abs(ready - e.due) > 120000
-      ? button(`c-sight-${e.step.id}`, `Count with ${hour(ready)}`, () => bench.tell("needsMore", e.step.id, { minutes })) : null];
+      ? button(`c-sight-${e.step.id}`, `Count with ${hour(ready)}`, () => bench.tell("needsMore", e.step.id, { minutes })) : null,
+    bySight !== null && Math.abs(bySight - said) >= 1 ? [` It rises as in a room of ${degrees(bySight)}. `,
+      button(`c-room-${e.step.id}`, `Reckon all rises with ${degrees(bySight)}`,
+        () => bench.tell("room", null, { value: bySight }))] : null];
 }
 
 /** All clocks in one line, for a phone: whatever is looked at, they stay in sight. */
