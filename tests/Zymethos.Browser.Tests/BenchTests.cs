@@ -275,6 +275,40 @@ public sealed class BenchTests(Site site) : BenchAtWork(site)
     }
 
     [Fact]
+    public void Without_a_server_what_is_late_puts_back_what_waits_for_it()
+    {
+        using var baker = Come();
+        baker.Go("/account/sign-in");
+        var minutes = Json<double[]>(
+            baker,
+            """
+            const { outlook } = await import("/places/Bench/day.js");
+            const [now, m] = [1e12, 60000];
+            const sheet = { ovens: [{ room: 20, ceiling: 320, shut: 20, ajar: 8 }] };
+            const step = (id, likely, celsius, more) => [id, { step: { id, likely, load: celsius ? { index: 0, celsius } : null }, stand: {},
+              before: [], over: false, going: false, ...more }];
+            const all = new Map([
+              // In the oven, and twenty minutes longer than it was expected to be.
+              step("loaf", 40, 180, { going: true, from: now - 30 * m, due: now + 20 * m, expected: { from: now - 30 * m } }),
+              // Wanted a hotter oven in five minutes.
+              step("buns", 15, 220, { expected: { from: now + 5 * m } }),
+              // Wanted the same heat as the loaf, and may go in beside it.
+              step("tart", 25, 180, { expected: { from: now + 2 * m } }),
+              step("ice", 10, null, { before: [{ from: "buns", least: 10 }], expected: { from: now + 30 * m } }),
+              step("wash", 5, null, { expected: { from: now + 45 * m } }),
+            ]);
+            const starts = outlook(sheet, all, now);
+            return ["buns", "tart", "ice", "wash"].map((id) => (starts.get(id) - now) / m);
+            """
+        );
+        // From 180 to 220 degrees at full power: 20 min times ln((320 - 180) / (320 - 220)) = 6.7 min, after the tart is out.
+        Assert.Equal(2, minutes[1], 3);
+        Assert.InRange(minutes[0], 27 + 6.6, 27 + 6.8);
+        Assert.Equal(minutes[0] + 15 + 10, minutes[2], 3);
+        Assert.Equal(45, minutes[3], 3);
+    }
+
+    [Fact]
     public void The_scripts_reckon_as_the_server_does_whatever_was_told()
     {
         var baker = AtWork();

@@ -1,7 +1,7 @@
 // The Bench: a day worked through on this device, with or without the server.
 import * as keep from "./keep.js";
 import * as sound from "./sound.js";
-import { clocks, entries, hands } from "./day.js";
+import { clocks, entries, hands, outlook } from "./day.js";
 import { deviceWords, tick, tryOut } from "./alarm.js";
 import { askHeight } from "./height.js";
 import { askMore, askTime, askUsed } from "./ask.js";
@@ -317,16 +317,25 @@ class Bench {
     this.state = fold(this.events);
     this.all = entries(this.sheet, this.state, this.rest, this.now);
     this.clocks = clocks(this.all, this.now);
+    // With a server its own word goes; without one the day is reckoned on from here.
+    this.starts = this.line.isUp ? null : outlook(this.sheet, this.all, this.now);
     this.hands = this.handsOf(this.person);
     this.isDone = [...this.all.values()].every((e) => e.over);
-    this.dials = (this.rest?.dials ?? []).filter((d) => {
+    this.dials = (this.rest?.dials ?? []).map((d) => this.starts ? { ...d, at: d.at + this.delayOf(d) } : d).filter((d) => {
       const told = this.state.dials.findLast((x) => x.oven === d.oven);
       return !told || told.said.at < this.rest.at || Math.abs(told.celsius - d.celsius) > 3;
     });
   }
 
+  // A dial waits for the load that it is set for.
+  delayOf(dial) {
+    const next = [...this.all.values()].filter((e) => !e.over && !e.going && e.step.load?.index === dial.oven && !e.step.load.isProof
+      && e.expected?.from >= dial.at).sort((a, b) => a.expected.from - b.expected.from)[0];
+    return next ? Math.max(0, this.starts.get(next.step.id) - next.expected.from) : 0;
+  }
+
   handsOf(person) {
-    return hands(this.sheet, this.all, this.rest, person, this.now);
+    return hands(this.sheet, this.all, this.rest, person, this.now, this.starts);
   }
 
   draw() {

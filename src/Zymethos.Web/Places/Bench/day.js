@@ -105,8 +105,47 @@ export function clocks(all, now) {
   }).sort((a, b) => Math.min(a.moment.at, a.due) - Math.min(b.moment.at, b.due));
 }
 
+// Minutes from one heat to another, up at full power or down with the door ajar.
+const turning = (body, from, to) => Math.abs(from - to) <= near ? 0
+  : from < to ? body.shut * Math.log((body.ceiling - from) / (body.ceiling - to))
+    : body.ajar * Math.log((from - body.room) / Math.max(1, to - body.room));
+
+/**
+ * When each step can begin from how things stand, for when no server says it: not before what is before it is over, nor into an oven that
+ * has something of another heat in it; else when it was expected last. Loads keep the order in which they were expected.
+ */
+export function outlook(sheet, all, now) {
+  const starts = new Map();
+  const end = (e) => e.over ? e.stand.done?.at ?? e.expected?.until ?? now : e.going ? Math.max(now, e.due ?? now)
+    : start(e) + e.step.likely * minute;
+  const start = (e) => {
+    const known = starts.get(e.step.id);
+    if (known !== undefined) return known;
+    starts.set(e.step.id, now);
+    const at = e.before.reduce((latest, l) => Math.max(latest, end(all.get(l.from)) + l.least * minute), Math.max(now,
+      e.expected?.from ?? now));
+    starts.set(e.step.id, at);
+    return at;
+  };
+  const hot = (e) => e.step.load && !e.step.load.isProof && !e.step.load.isOff;
+  sheet.ovens.forEach((body, oven) => {
+    let last = null;
+    const loads = [...all.values()].filter((e) => !e.over && e.step.load?.index === oven)
+      .sort((a, b) => (a.going ? 0 : 1) - (b.going ? 0 : 1) || (a.expected?.from ?? 0) - (b.expected?.from ?? 0));
+    for (const e of loads) {
+      const own = e.going ? e.from : start(e);
+      const differs = last && (!hot(e) || !hot(last) || Math.abs(last.step.load.celsius - e.step.load.celsius) > near);
+      const wait = differs && hot(e) && hot(last) ? turning(body, last.step.load.celsius, e.step.load.celsius) * minute : 0;
+      if (!e.going) starts.set(e.step.id, differs ? Math.max(own, end(last) + wait) : own);
+      if (!last || end(e) >= end(last)) last = e;
+    }
+  });
+  for (const e of all.values()) if (!e.over && !e.going) start(e);
+  return starts;
+}
+
 /** What somebody is at, and what they do next: the server's own order where it is there and still fits, else by the same thought. */
-export function hands(sheet, all, rest, person, now) {
+export function hands(sheet, all, rest, person, now, starts = null) {
   const at = [...all.values()].filter((e) => e.going && e.step.isWork);
   const mine = at.filter((e) => {
     const who = e.stand.takenBy || e.stand.started?.who || "";
@@ -122,7 +161,7 @@ export function hands(sheet, all, rest, person, now) {
     const a = planned.get(e.step.id);
     return !a || a.who === person || sheet.people.length === 1;
   };
-  const when = (e) => planned.get(e.step.id)?.from ?? e.expected?.from ?? e.readyAt;
+  const when = (e) => Math.max(planned.get(e.step.id)?.from ?? e.expected?.from ?? e.readyAt, starts?.get(e.step.id) ?? 0);
   const next = [...all.values()]
     .filter((e) => !e.over && !e.going && (e.step.byHand || e.step.load) && !taken(e) && theirs(e))
     .map((e) => ({ ...e, when: Math.max(when(e), e.isReady ? e.readyAt : 0) }))
