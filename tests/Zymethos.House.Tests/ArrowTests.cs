@@ -37,6 +37,7 @@ public sealed class ArrowTests
         "Core.Leaven",
         "Core.Heat",
         "Core.Devices",
+        "Core.Learning",
     ];
 
     private static readonly string[] Day = [.. Core, "Planning.Day"];
@@ -79,6 +80,7 @@ public sealed class ArrowTests
         ["Core.Leaven"] = ["Core.Measures"],
         ["Core.Heat"] = ["Core.Measures", "Core.Recipes", "Core.Kitchens", "Core.Scaling"],
         ["Core.Devices"] = [],
+        ["Core.Learning"] = [],
         ["Planning.Day"] = Core,
         // The checker knows a day, the heat of an oven, and nothing of how plans are made.
         ["Planning.Checking"] = Day,
@@ -104,6 +106,7 @@ public sealed class ArrowTests
         ["Work.OvenDays"] = [.. Wire, "Store", "Work.House", "Work.Books"],
         ["Work.Benches"] = [.. Wire, "Store", "Work.House", "Work.Books", "Work.OvenDays"],
         ["Work.Devices"] = [.. Wire, "Store", "Work.House", "Work.OvenDays", "Work.Benches"],
+        ["Work.Daybooks"] = [.. Wire, "Store", "Work.House", "Work.OvenDays", "Work.Benches"],
         ["Work.LongSearches"] = [.. Wire, "Store", "Work.House", "Work.Books", "Work.OvenDays"],
         ["Work.Seasons"] = [.. Wire, "Store", "Work.House", "Work.Books", "Work.OvenDays"],
         ["Work.Reminders"] = [.. Wire, "Store", "Work.House", "Work.Seasons"],
@@ -208,7 +211,7 @@ public sealed class ArrowTests
 
     public static TheoryData<string, string> Neighbours()
     {
-        string[] places = ["Account", "Book", "Kitchen", "OvenDay", "Season"];
+        string[] places = ["Account", "Bench", "Book", "Daybook", "Kitchen", "OvenDay", "Season"];
         var data = new TheoryData<string, string>();
         foreach (var from in places)
         {

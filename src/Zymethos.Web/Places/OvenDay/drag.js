@@ -66,6 +66,10 @@ document.addEventListener("pointerup", (event) => {
   });
 });
 
+// A finger that has waited moves a step: the browser may not push the drawing along with it. Styles alone (touch-action) do not reach what
+// is inside a drawing, so that it would, and take the finger for itself.
+document.addEventListener("touchmove", (event) => { if (drag?.taken && event.cancelable) event.preventDefault(); }, { passive: false });
+
 // The device took the finger for something of its own, a scroll or a call: nothing was dragged.
 document.addEventListener("pointercancel", (event) => {
   if (drag?.pointer !== event.pointerId) return;

@@ -1,0 +1,85 @@
+using System.Collections.Immutable;
+using Zymethos.Planning.Day;
+
+namespace Zymethos.Planning.Bench;
+
+/// <summary>One load as it really was beside what was planned for it. A value without state.</summary>
+/// <param name="Task">Index of the step in its day.</param>
+/// <param name="Step">Its id.</param>
+/// <param name="Bake">Which bake of the day.</param>
+/// <param name="RecipeKey">Key of its recipe.</param>
+/// <param name="Title">Its title.</param>
+/// <param name="Oven">Which oven, from 0.</param>
+/// <param name="Celsius">What the oven was to be set to.</param>
+/// <param name="PlannedMinutes">What was planned for it, open doors counted in.</param>
+/// <param name="PlannedStart">The minute at which it was planned to go in.</param>
+/// <param name="Start">The minute at which it went in.</param>
+/// <param name="End">The minute at which it came out, after <paramref name="Start"/>.</param>
+/// <param name="Looks">How often somebody looked and it needed more.</param>
+/// <param name="Turns">How often it was turned or touched.</param>
+/// <param name="Who">Who put it in; empty when nobody said.</param>
+/// <param name="RealCelsius">How hot the oven was on average while it was in, by its thermometer; null without one.</param>
+/// <param name="Doors">How often the door was opened meanwhile, as far as a thermometer saw.</param>
+public sealed record LoadRecord(
+    int Task,
+    TaskId Step,
+    int Bake,
+    string RecipeKey,
+    string Title,
+    int Oven,
+    double Celsius,
+    int PlannedMinutes,
+    int PlannedStart,
+    int Start,
+    int End,
+    int Looks,
+    int Turns,
+    string Who,
+    double? RealCelsius,
+    int Doors
+)
+{
+    /// <summary>How long it was in, in minutes.</summary>
+    public int Minutes => End - Start;
+
+    /// <summary>The loads of a day whose going in and coming out were both told: what was only inferred teaches nothing.</summary>
+    /// <param name="network">The day.</param>
+    /// <param name="planned">The plan with which it began.</param>
+    /// <param name="state">What was said.</param>
+    /// <param name="clock">The day's clock.</param>
+    public static ImmutableArray<LoadRecord> Of(TaskNetwork network, Plan planned, BenchState state, DayMinutes clock) =>
+        [
+            .. network
+                .Tasks.Where(t => t.Oven is { Setting.IsHot: true })
+                .Select(t => One(network, planned, state, clock, t))
+                .OfType<LoadRecord>()
+                .OrderBy(l => l.Start),
+        ];
+
+    private static LoadRecord? One(TaskNetwork network, Plan planned, BenchState state, DayMinutes clock, PlanTask task)
+    {
+        if (state.Of(task.Id) is not { Started: { } began, Done: { } done } stand || done.At <= began.At)
+            return null;
+        var plan = planned.Tasks[task.Index];
+        var heats = state.Heats.Where(h => h.Oven == plan.Oven && h.Said.At >= began.At && h.Said.At <= done.At).ToList();
+        return new LoadRecord(
+            task.Index,
+            task.Id,
+            task.Bake,
+            network.Bakes[task.Bake].RecipeKey,
+            task.Title,
+            plan.Oven,
+            task.Oven!.Setting.Celsius,
+            plan.End - plan.Start,
+            plan.Start,
+            clock.Of(began.At),
+            // To the nearest minute, so that a bake of half an hour is not one of twenty-nine.
+            clock.Of(began.At) + Math.Max(1, (int)Math.Round((done.At - began.At).TotalMinutes)),
+            stand.Looks,
+            stand.Touches.Count,
+            began.Who,
+            heats.Count == 0 ? null : heats.Average(h => h.Celsius),
+            state.Doors.Count(d => d.Oven == plan.Oven && d.Said.At >= began.At && d.Said.At <= done.At)
+        );
+    }
+}

@@ -1,0 +1,127 @@
+using System.Net;
+using System.Net.Http.Json;
+using System.Text;
+using System.Text.Json;
+
+namespace Zymethos.Web.Tests;
+
+/// <summary>The Daybook reads what was touched at the Bench, and says what it shows of the oven.</summary>
+public sealed class DaybookTests(TestKitchen kitchen) : IClassFixture<TestKitchen>
+{
+    private Task<HttpClient> BakerAsync() => kitchen.NewBakerAsync($"{Guid.NewGuid():N}@home.invalid");
+
+    private static async Task<HttpResponseMessage> SendAsync(HttpClient baker, string handler, Dictionary<string, string> typed)
+    {
+        var page = await TestKitchen.ParseAsync(await baker.GetAsync("/bench?stay=true"));
+        var token = page.QuerySelector("input[name=__RequestVerificationToken]")!.GetAttribute("value")!;
+        return await baker.PostAsync(
+            $"/bench?handler={handler}",
+            new FormUrlEncodedContent(typed.Append(new("__RequestVerificationToken", token)))
+        );
+    }
+
+    /// <summary>A session in which every load was in for a share of what was planned for it.</summary>
+    private static async Task<string> BakedAsync(HttpClient baker, double share, string toChange = "")
+    {
+        var begun = await SendAsync(baker, "Recipe", new() { ["key"] = "market-squash-loaf", ["batches"] = "1" });
+        var session = begun.RequestMessage!.RequestUri!.AbsolutePath.Split('/')[^1];
+        var sheet = await (await baker.GetAsync($"/bench/{session}/sheet")).Content.ReadFromJsonAsync<JsonElement>();
+        var now = DateTimeOffset.UtcNow;
+        var events = new List<Dictionary<string, object>>();
+        void Add(string kind, DateTimeOffset at, params (string Name, object Value)[] more)
+        {
+            var e = new Dictionary<string, object>
+            {
+                ["id"] = Guid.NewGuid(),
+                ["kind"] = kind,
+                ["at"] = at.ToString("O"),
+                ["who"] = "Ada",
+            };
+            foreach (var (name, value) in more)
+                e[name] = value;
+            events.Add(e);
+        }
+
+        foreach (var step in sheet.GetProperty("steps").EnumerateArray())
+        {
+            if (
+                !step.TryGetProperty("load", out var load)
+                || load.ValueKind != JsonValueKind.Object
+                || load.GetProperty("isProof").GetBoolean()
+            )
+                continue;
+            var minutes = step.GetProperty("likely").GetInt32() * share;
+            Add("started", now.AddMinutes(-200), ("step", step.GetProperty("id").GetString()!));
+            Add("done", now.AddMinutes(-200 + minutes), ("step", step.GetProperty("id").GetString()!));
+        }
+
+        if (toChange.Length > 0)
+            Add("toChange", now, ("number", 0), ("text", toChange));
+        using var request = new HttpRequestMessage(HttpMethod.Post, $"/bench/{session}/events")
+        {
+            Content = new StringContent(JsonSerializer.Serialize(new { events }), Encoding.UTF8, "application/json"),
+        };
+        request.Headers.Add("X-Bench", "1");
+        (await baker.SendAsync(request)).EnsureSuccessStatusCode();
+        await SendAsync(baker, "Away", new() { ["session"] = session });
+        return session;
+    }
+
+    [Fact]
+    public async Task An_empty_Daybook_says_how_it_is_filled()
+    {
+        var baker = await BakerAsync();
+        var page = await TestKitchen.ParseAsync(await baker.GetAsync("/daybook"));
+        Assert.Contains("Nothing is written here yet", page.Body!.TextContent, StringComparison.Ordinal);
+    }
+
+    [Fact]
+    public async Task An_oven_that_bakes_faster_than_planned_is_found_out_bake_by_bake()
+    {
+        var baker = await BakerAsync();
+        await BakedAsync(baker, 0.9);
+        var one = await LearnedAsync(baker);
+        // One bake says little.
+        Assert.Contains("one bake shows", one, StringComparison.Ordinal);
+        for (var i = 0; i < 5; i++)
+            await BakedAsync(baker, 0.9);
+        var six = await LearnedAsync(baker);
+        Assert.Contains("sooner", six, StringComparison.Ordinal);
+        Assert.Contains("6 bakes show", six, StringComparison.Ordinal);
+    }
+
+    private static async Task<string> LearnedAsync(HttpClient baker) =>
+        (await TestKitchen.ParseAsync(await baker.GetAsync("/daybook"))).QuerySelector("table.learned")!.TextContent;
+
+    [Fact]
+    public async Task A_day_is_shown_as_it_was_beside_as_it_was_planned_with_what_is_to_change()
+    {
+        var baker = await BakerAsync();
+        var session = await BakedAsync(baker, 1.2, "Less sugar <b>next</b> time");
+        var page = await TestKitchen.ParseAsync(await baker.GetAsync($"/daybook/{session}"));
+        var load = page.QuerySelector("table.loads tbody tr")!.TextContent;
+        Assert.Contains("planned", load, StringComparison.Ordinal);
+        Assert.Contains("Ada", load, StringComparison.Ordinal);
+        Assert.Contains("Less sugar <b>next</b> time", page.QuerySelector(".to-change")!.TextContent, StringComparison.Ordinal);
+        Assert.NotEmpty(page.QuerySelectorAll(".two-traces rect.real"));
+        Assert.Equal(page.QuerySelectorAll(".two-traces rect.real").Length, page.QuerySelectorAll(".two-traces rect.planned").Length);
+    }
+
+    [Fact]
+    public async Task Days_are_found_by_recipe_by_person_and_by_what_is_to_change_and_by_nobody_else()
+    {
+        var baker = await BakerAsync();
+        var session = await BakedAsync(baker, 1, "Bake it darker");
+        foreach (var words in new[] { "squash", "ada", "darker" })
+        {
+            var page = await TestKitchen.ParseAsync(await baker.GetAsync($"/daybook?q={words}"));
+            Assert.Single(page.QuerySelectorAll(".days li"));
+        }
+
+        var none = await TestKitchen.ParseAsync(await baker.GetAsync("/daybook?q=plait"));
+        Assert.Empty(none.QuerySelectorAll(".days li"));
+        var other = await BakerAsync();
+        Assert.Equal(HttpStatusCode.NotFound, (await other.GetAsync($"/daybook/{session}")).StatusCode);
+        Assert.Contains("Nothing is written here yet", await other.GetStringAsync("/daybook"), StringComparison.Ordinal);
+    }
+}
