@@ -104,7 +104,8 @@ public sealed class DaybookTests(TestKitchen kitchen) : IClassFixture<TestKitche
         Assert.Contains("Ada", load, StringComparison.Ordinal);
         Assert.Contains("Less sugar <b>next</b> time", page.QuerySelector(".to-change")!.TextContent, StringComparison.Ordinal);
         Assert.NotEmpty(page.QuerySelectorAll(".two-traces rect.real"));
-        Assert.Equal(page.QuerySelectorAll(".two-traces rect.real").Length, page.QuerySelectorAll(".two-traces rect.planned").Length);
+        // What never began is no part of what was.
+        Assert.True(page.QuerySelectorAll(".two-traces rect.real").Length <= page.QuerySelectorAll(".two-traces rect.planned").Length);
     }
 
     [Fact]

@@ -16,12 +16,14 @@ namespace Zymethos.Work.Daybooks;
 /// <param name="Planned">The plan with which it began.</param>
 /// <param name="Really">The same steps at the times at which they were, told or inferred; what never began is left where the rest of the
 /// day expected it.</param>
+/// <param name="Begun">By step, whether it began; what never began is no part of what was.</param>
 /// <param name="State">What was said.</param>
 /// <param name="Loads">Loads that went in and came out.</param>
 public sealed record DaybookSession(
     BenchSessionRow Row,
     PlannedDay Planned,
     PlannedDay Really,
+    IReadOnlyList<bool> Begun,
     BenchState State,
     IReadOnlyList<LoadRecord> Loads
 );
@@ -93,6 +95,7 @@ public sealed class DaybookDesk(ZymethosContext context, BenchDesk desk, WorkedO
             work.Row,
             planned,
             PlannedDay.Kept(work.Day.Network, rest.Plan, work.Day.BoundFinish),
+            [.. rest.Begun.Select(b => b >= 0)],
             state,
             LoadRecord.Of(planned.Network, planned.Plan, state, DayMinutes.Of(planned.Network))
         );

@@ -125,7 +125,8 @@ public sealed record BenchNews(
             At(rest.Chance.LikelyReady ?? rest.Chance.LikelyDone),
             [
                 .. rest.Missed.Select(l =>
-                    $"“{network.Tasks[l.To].Title}” came too late after “{network.Tasks[l.From].Title}”. {l.Why}".Trim()
+                    $"“{network.Tasks[l.To].Title}” came too late after “{network.Tasks[l.From].Title}”"
+                    + (l.Why.Length > 0 ? $": {l.Why.TrimEnd('.')}." : ".")
                 ),
             ]
         );

@@ -55,8 +55,9 @@ public sealed class BiasPlot
                 (
                     X(1 + (p / 100.0)),
                     p == 0 ? "as planned"
-                    : p < 0 ? $"{-p} % sooner"
-                    : $"{p} % later",
+                    : p == -30 ? "30 % sooner"
+                    : p == 30 ? "30 % later"
+                    : $"{Math.Abs(p)} %",
                     p == 0
                 )
             ),

@@ -16,6 +16,8 @@ public sealed record ListedSession(DaybookSession Session, string When, string B
 /// <summary>The Daybook: what was baked, and what it says of the oven.</summary>
 public sealed class IndexModel(DaybookDesk desk, KitchenClock kitchenClock) : PageModel
 {
+    private const int FewestForOdd = 6;
+
     /// <summary>A recipe, a person or a word that is looked for.</summary>
     [BindProperty(SupportsGet = true)]
     public string? Q { get; set; }
@@ -68,9 +70,10 @@ public sealed class IndexModel(DaybookDesk desk, KitchenClock kitchenClock) : Pa
         );
         Odd =
         [
-            .. Learned
-                .OddOnes()
-                .Select(b => $"{names.GetValueOrDefault(b.Recipe, b.Recipe)}: {b.ActualMinutes:0} min, {b.PlannedMinutes:0} planned"),
+            // Among a few bakes nothing is odd.
+            .. (Learned.Bakes.Length < FewestForOdd ? [] : Learned.OddOnes()).Select(b =>
+                $"{names.GetValueOrDefault(b.Recipe, b.Recipe)}: {b.ActualMinutes:0} min, {b.PlannedMinutes:0} planned"
+            ),
         ];
     }
 

@@ -47,8 +47,11 @@ public sealed class TwoTraces
         var shift = (int)Math.Round((Origin(session.Really.Network) - Origin(network)).TotalMinutes);
         var planned = session.Planned.Plan.Tasks.Select(t => (t.Start, t.End)).ToArray();
         var really = session.Really.Plan.Tasks.Select(t => (Start: t.Start + shift, End: t.End + shift)).ToArray();
-        _from = Math.Floor(planned.Concat(really).Min(t => t.Start) / 60.0) * 60;
-        _until = Math.Ceiling(planned.Concat(really).Max(t => t.End) / 60.0) * 60;
+        var was = network.Tasks.Where(t => session.Begun[t.Index]).Select(t => really[t.Index]).ToList();
+        // Lines stand on full hours of the clock.
+        var past = network.Origin.Minute;
+        _from = (Math.Floor((planned.Concat(was).Min(t => t.Start) + past) / 60.0) * 60) - past;
+        _until = (Math.Ceiling((planned.Concat(was).Max(t => t.End) + past) / 60.0) * 60) - past;
         var hot = network.Tasks.Where(t => t.Oven is { Setting.IsHot: true }).ToList();
         var rows = new List<TracedRow>();
         var y = Top;
@@ -81,7 +84,12 @@ public sealed class TwoTraces
                         isReal ? "as it was" : $"{name}, planned",
                         y,
                         isReal,
-                        [.. tasks.Select(t => Load(network, says, t, times[t.Index], y)).OrderBy(l => l.X)]
+                        [
+                            .. tasks
+                                .Where(t => !isReal || session.Begun[t.Index])
+                                .Select(t => Load(network, says, t, times[t.Index], y))
+                                .OrderBy(l => l.X),
+                        ]
                     )
                 );
                 y += Row + (isReal ? Gap : 2);
