@@ -277,8 +277,8 @@ public sealed class BenchTests(Site site) : BenchAtWork(site)
     [Fact]
     public void Without_a_server_what_is_late_puts_back_what_waits_for_it()
     {
-        using var baker = Come();
-        baker.Go("/account/sign-in");
+        var baker = Come();
+        baker.SignIn();
         var minutes = Json<double[]>(
             baker,
             """
