@@ -31,6 +31,18 @@ public static partial class CoreTarget
             : named.Min();
     }
 
+    /// <summary>Whether a done test asks for the warmth to be held for a time ("63 °C for 30 minutes"): then coming there
+    /// ends nothing.</summary>
+    /// <param name="doneTests">As they stand in the recipe.</param>
+    public static bool IsHeld(IEnumerable<string> doneTests) => doneTests.Any(t => Held().IsMatch(t));
+
+    [GeneratedRegex(
+        @"\b(?:for|hold|held|keep|kept)\b[^.;]*?\d+\s*(?:s|sec|seconds?|min|minutes?|h|hours?)\b",
+        RegexOptions.CultureInvariant | RegexOptions.IgnoreCase,
+        1000
+    )]
+    private static partial Regex Held();
+
     [GeneratedRegex(
         @"(?:(?<low>\d{2,3}(?:\.\d)?)\s*(?:°\s*[CF]?)?\s*(?:to|-|–)\s*)?(?<high>\d{2,3}(?:\.\d)?)\s*°?\s*(?<unit>[CF])\b",
         RegexOptions.CultureInvariant,

@@ -16,7 +16,6 @@ namespace Zymethos.Work.Devices;
 internal sealed class BenchWatch
 {
     private const double WorthTelling = 4;
-    private const double SameDial = 3;
     private static readonly Duration Seldom = Duration.FromSeconds(60);
     private static readonly Duration SteadyFor = Duration.FromMinutes(6);
     private static readonly Duration WarmingFor = Duration.FromMinutes(10);
@@ -68,8 +67,8 @@ internal sealed class BenchWatch
         if (
             opened is { } at
             && isOn
-            && now.State.Doors.LastOrDefault(d => d.Oven == oven)?.Said.At + Seldom / 2 is var last
-            && !(last > at)
+            // The same opening, told by another instance or before a restart.
+            && !now.State.Doors.Any(d => d.Oven == oven && d.Said.At > at - (Seldom / 2))
         )
             told.Add(Event(work.Row.Id, BenchKind.Door, device, at) with { Number = oven });
         var before = now.State.Heats.LastOrDefault(h => h.Oven == oven);
@@ -121,7 +120,7 @@ internal sealed class BenchWatch
         if (!_dials.ContainsKey(device.Name) || Math.Abs(before.Value - reading.Value) >= 1)
             _dials[device.Name] = reading;
         var told = now.State.DialOf(device.Oven);
-        if (!isSame || Math.Abs((told?.Celsius ?? 0) - reading.Value) <= SameDial || told?.Said.At > before.At)
+        if (!isSame || Math.Abs((told?.Celsius ?? 0) - reading.Value) <= OvenNow.SameDial || told?.Said.At > before.At)
             return [];
         return
         [
@@ -166,8 +165,7 @@ internal sealed class BenchWatch
         switch (waiting.Watch.Take(reading))
         {
             case TargetStand.Reached when stand.Started is not null:
-                // What is in the oven is as warm as it should be, and still in the oven.
-                var kind = task.Oven is null ? BenchKind.Done : BenchKind.Warm;
+                var kind = StepTarget.EndsIt(task) ? BenchKind.Done : BenchKind.Warm;
                 return [Event(now.Work.Row.Id, kind, device, reading.At) with { Step = task.Id, Text = says }];
             case TargetStand.Doubtful:
                 trouble = $"It says {says}, and was not seen to come there step by step: look for yourself.";

@@ -170,7 +170,6 @@ public sealed class DeviceHearing(
             if (await context.Devices.SingleOrDefaultAsync(d => d.Name == file.Row.Name, cancel) is not { } row)
             {
                 // Forgotten by the baker meanwhile: it is heard anew.
-                file.IsGone = true;
                 if (_kitchens.TryGetValue(file.Row.KitchenId, out var kitchen))
                     kitchen.Devices.Remove(file.Row.Name);
                 live.Forget(file.Row.KitchenId, file.Row.Name);
@@ -222,6 +221,5 @@ public sealed class DeviceHearing(
         public Instant SweptAt = Instant.MinValue;
         public Instant? KeptAt;
         public double KeptValue;
-        public bool IsGone;
     }
 }

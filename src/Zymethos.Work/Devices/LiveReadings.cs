@@ -42,6 +42,10 @@ public sealed class LiveReadings(Notices notices, IClock clock)
     /// <summary>The channel in the database.</summary>
     public const string Channel = "zymethos_readings";
 
+    /// <summary>A device that has said nothing for so long counts as silent: what it said last is not taken to be so still. The Bench's
+    /// scripts go by the same (devices.js).</summary>
+    public static readonly Duration Silent = Duration.FromSeconds(90);
+
     /// <summary>A device that has said nothing for so long is not shown any more.</summary>
     public static readonly Duration Forgotten = Duration.FromHours(1);
 

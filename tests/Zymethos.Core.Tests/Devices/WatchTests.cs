@@ -112,6 +112,15 @@ public sealed class WatchTests
     public void The_warmth_that_a_done_test_names_is_read(string test, bool isForSafety, double? celsius) =>
         Assert.Equal(celsius, CoreTarget.Of([test], isForSafety));
 
+    [Theory]
+    [InlineData("63 °C for 30 minutes", true)]
+    [InlineData("Hold at 60 °C, 90 s at least", true)]
+    [InlineData("Kept at 71 °C for 15 seconds.", true)]
+    [InlineData("71 °C or more, and it coats a spoon.", false)]
+    [InlineData("93 to 96 °C in the middle; 40 min is usual", false)]
+    public void Warmth_that_must_be_held_is_told_from_warmth_that_is_reached(string test, bool isHeld) =>
+        Assert.Equal(isHeld, CoreTarget.IsHeld([test]));
+
     [Fact]
     public void Of_several_the_safest_counts_where_it_is_for_safety()
     {

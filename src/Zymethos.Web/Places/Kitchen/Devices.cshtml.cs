@@ -13,7 +13,7 @@ namespace Zymethos.Web.Places.Kitchen;
 
 /// <summary>A device as the page shows it.</summary>
 /// <param name="Row">Its row.</param>
-/// <param name="Says">What it says, and how long ago, in words.</param>
+/// <param name="Says">What it said last, in words.</param>
 /// <param name="Trouble">What is wrong with it; empty when nothing is.</param>
 public sealed record ShownDevice(DeviceRow Row, string Says, string Trouble)
 {
@@ -45,9 +45,6 @@ public sealed class DevicesModel(
     IClock clock
 ) : PageModel
 {
-    // Every device speaks at least so often; after that it counts as silent.
-    private static readonly Duration Silent = Duration.FromSeconds(90);
-
     /// <summary>The devices, in order of their names.</summary>
     public IReadOnlyList<ShownDevice> Devices { get; private set; } = [];
 
@@ -135,7 +132,7 @@ public sealed class DevicesModel(
         [
             .. (await context.Devices.AsNoTracking().OrderBy(d => d.Name).ToListAsync(cancel)).Select(d =>
             {
-                var at = now - d.LastAt > Silent;
+                var at = now - d.LastAt > LiveReadings.Silent;
                 var silent = at ? $"It has said nothing since {kitchen.Says.DayAndHour(d.LastAt.InZone(zone).LocalDateTime)}." : "";
                 return new ShownDevice(d, Words(d, kitchen.Says), silent.Length > 0 ? silent : d.Trouble);
             }),
