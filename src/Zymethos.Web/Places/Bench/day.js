@@ -209,10 +209,7 @@ export function heat(sheet, state, oven, now) {
     return Math.max(dial, body.room + (from - body.room) * Math.exp(-minutes / body.ajar));
   };
   const readyFrom = (from, dial, at) => {
-    if (dial <= 0) return null;
-    if (Math.abs(from - dial) <= near) return at;
-    return at + minute * (from < dial ? body.shut * Math.log((body.ceiling - from) / (body.ceiling - dial))
-      : body.ajar * Math.log((from - body.room) / Math.max(1, dial - body.room)));
+    return dial <= 0 ? null : at + minute * turning(body, from, dial);
   };
   const said = [...state.dials.filter((d) => d.oven === oven).map((d) => ({ said: d.said, dial: d.celsius })),
     ...state.heats.filter((x) => x.oven === oven).map((x) => ({ said: x.said, heat: x.celsius, isSteady: x.isSteady }))]

@@ -51,7 +51,7 @@ function heights(bench, e) {
     minutes >= 1 && Math.abs(ready - e.due) > 120000
       ? button(`c-sight-${e.step.id}`, `Count with ${hour(ready)}`, () => bench.tell("needsMore", e.step.id, { minutes })) : null,
     bySight !== null && Math.abs(bySight - said) >= 1 ? [` It rises as in a room of ${degrees(bySight)}. `,
-      button(`c-room-${e.step.id}`, `Reckon all rises with ${degrees(bySight)}`,
+      button(`c-room-${e.step.id}`, `Use ${degrees(bySight)} for all rises`,
         () => bench.tell("room", null, { value: bySight }))] : null];
 }
 
@@ -111,7 +111,7 @@ function hotWithDough(bench, oven, cold) {
 /** By when all is ready and how sure that is; looked at anew a moment after every touch, when its turn has come. */
 function promise(bench) {
   if (bench.waitsForRest) return h("p", { class: "bench-text", role: "status" },
-    "Many are at work just now: how the day goes on is said in a moment. What you touch is kept.");
+    "Busy just now: how the day goes on will show in a moment. What you touch is kept.");
   if (!bench.rest) return null;
   const { chance } = bench;
   return h("p", { class: "bench-promise" },

@@ -2,16 +2,20 @@
 // by itself; without one what the scale shows is typed.
 import { button, h } from "./dom.js";
 
-// So far off an amount does not matter (common practice, no source): three of a hundred, and never less than what a scale sees.
+// So far off an amount does not matter (common practice, no source): three of a hundred, and never less than a kitchen scale that shows
+// whole grams can see.
 const fine = 0.03;
-const least = 1;
+const unseen = 0.5;
+
+// Below this a spoon is better than the scale, as in the Book.
+const bySpoon = 5;
 
 /** What is to be said of so much poured, of so much wanted. */
 export function poured(grams, wanted) {
   const over = grams - wanted;
-  const slack = Math.max(least, wanted * fine);
+  const slack = Math.max(unseen, wanted * fine);
   if (over < -slack) return { kind: "short", words: `${round(-over)} g to go` };
-  if (Math.abs(over) <= least) return { kind: "right", words: "Right." };
+  if (Math.abs(over) <= unseen) return { kind: "right", words: "Right." };
   const times = grams / wanted;
   const by = `${round(Math.abs(over))} g ${over > 0 ? "over" : "under"}: ${times.toFixed(2)} times the amount`;
   if (Math.abs(over) <= slack) return { kind: "right", words: `${by}, fine.` };
@@ -22,14 +26,15 @@ export function poured(grams, wanted) {
 /** What is to be said of a piece that should weigh so much. */
 export function piece(grams, wanted) {
   const off = grams - wanted;
-  if (Math.abs(off) <= Math.max(least, wanted * fine)) return { kind: "right", words: "Good." };
+  if (Math.abs(off) <= Math.max(unseen, wanted * fine)) return { kind: "right", words: "Good." };
   return off < 0 ? { kind: "short", words: `${round(-off)} g too little` } : { kind: "over", words: `${round(off)} g too much` };
 }
 
 const round = (grams) => (Math.abs(grams) < 10 ? Math.round(grams * 10) / 10 : Math.round(grams));
 
 /** The lines of a step that can be weighed. */
-const lines = (step) => step.amounts.filter((l) => l.grams);
+const lines = (step) => step.amounts.filter((l) => l.grams >= bySpoon);
+const spoons = (step) => step.amounts.filter((l) => !(l.grams >= bySpoon));
 
 const scaleOf = (bench) => bench.devices.fresh("scale", bench.now);
 
@@ -69,6 +74,9 @@ function reading(bench, work, say, label) {
     grams === null ? null : h("p", { class: `bench-weight is-${say(grams).kind}` }, say(grams).words));
 }
 
+const bySpoonPart = (e) => spoons(e.step).length === 0 ? null : h("p", {}, h("strong", {}, "Not on the scale: "),
+  spoons(e.step).map((l) => `${l.amount} ${l.what}`.trim()).join("; "));
+
 /** The panel under a step's amounts; the touch that opens it where it is shut. */
 export function weighPart(bench, e) {
   const all = lines(e.step);
@@ -78,7 +86,8 @@ export function weighPart(bench, e) {
     return button(`weigh-${e.step.id}`, "Weigh it out", () => beginWeighing(bench, e), "quiet-touch");
   const line = all[work.place];
   const stop = button("weigh-stop", "Stop weighing", () => { bench.weighing = null; bench.draw(); }, "quiet-touch");
-  if (!line) return h("div", { class: "bench-weigh", role: "group", "aria-label": "Weighing" }, h("p", {}, "All of it is weighed."),
+  if (!line) return h("div", { class: "bench-weigh", role: "group", "aria-label": "Weighing" },
+    h("p", {}, "Everything for the scale is weighed."), bySpoonPart(e),
     h("div", { class: "bench-touches" }, stop));
   const grams = net(bench, work);
   return h("div", { class: "bench-weigh", role: "group", "aria-label": "Weighing" },
@@ -87,10 +96,13 @@ export function weighPart(bench, e) {
     reading(bench, work, (g) => poured(g, line.grams), `Grams of ${line.ingredient} in the bowl`),
     scaleOf(bench) ? h("progress", { max: "100", value: String(Math.round(Math.max(0, Math.min(1, (grams ?? 0) / line.grams)) * 100)),
       "aria-label": "Poured" }) : null,
+    bySpoonPart(e),
     h("div", { class: "bench-touches" },
       button("weigh-next", "That is it, next", () => {
-        const really = net(bench, work) ?? line.grams;
-        bench.tell("used", null, { number: e.step.bake, text: line.key || line.ingredient, value: Math.max(0, round(really)) });
+        // What nobody weighed is not said to have been used.
+        const really = net(bench, work);
+        if (really !== null) bench.tell("used", null, { number: e.step.bake, text: line.key || line.ingredient,
+          value: Math.max(0, round(really)) });
         Object.assign(work, { place: work.place + 1, tare: scaleOf(bench)?.value ?? 0, typed: null });
         ask(bench, e);
         bench.draw();
@@ -119,7 +131,7 @@ export function dividePart(bench, e) {
     h("div", { class: "bench-touches" },
       number("All the dough, g", "divide-total", work.total, (n) => (work.total = n)),
       scale ? button("divide-all", "It is all on the scale", () => { work.total = Math.max(1, Math.round(scale.value - work.tare));
-        work.tare = scale.value; bench.draw(); }) : null,
+        bench.draw(); }) : null,
       number("Pieces", "divide-pieces", work.pieces, (n) => (work.pieces = Math.round(n)))),
     reading(bench, work, (g) => piece(g, wanted), `Piece ${work.place}, g`),
     h("div", { class: "bench-touches" },
