@@ -108,14 +108,16 @@ public sealed class BakeFactors
     /// <summary>Bakes that lie far from what all others say of their oven and recipe, the farthest first: something else happened there, or
     /// it was written down wrong. They are named, and left out only by whoever says so.</summary>
     public ImmutableArray<BakeObservation> OddOnes() =>
-        [.. _bakes.Select((b, i) => (Bake: b, Off: Off(i))).Where(b => b.Off > Odd).OrderByDescending(b => b.Off).Select(b => b.Bake)];
+        [.. _bakes.Select(b => (Bake: b, Off: Off(b))).Where(b => b.Off > Odd).OrderByDescending(b => b.Off).Select(b => b.Bake)];
 
-    // How many spreads a bake lies from what the others say of it.
-    private double Off(int index)
+    // How many spreads a bake lies from what the others say of it, without learning anew from the others for each: with the leverage
+    // h = x'Sx / noise², the bake lies r / (1 - h) from what they foretell, whose spread is noise / sqrt(1 - h) (the leave-one-out identity
+    // of linear smoothers; Hastie and others, "The Elements of Statistical Learning", 7.10).
+    private double Off(BakeObservation bake)
     {
-        var bake = _bakes[index];
-        var others = Of(_bakes.RemoveAt(index)).Next(bake.Oven, bake.Recipe);
-        return Math.Abs(bake.Log - others.Mean) / others.Spread;
+        var both = Of(bake.Oven, bake.Recipe);
+        var leverage = Square(both.Spread) / Square(Noise);
+        return Math.Abs(bake.Log - both.Mean) / (Noise * Math.Sqrt(Math.Max(1e-9, 1 - leverage)));
     }
 
     private LearnedFactor At(int place, int bakes) => new(_mean![place], Math.Sqrt(_covariance![place, place]), bakes);

@@ -44,31 +44,33 @@ public sealed record LoadRecord(
 
     /// <summary>The loads of a day whose going in and coming out were both told: what was only inferred teaches nothing.</summary>
     /// <param name="network">The day.</param>
-    /// <param name="planned">The plan with which it began.</param>
+    /// <param name="planned">The plan with which it began: it says how long and when.</param>
+    /// <param name="went">The plan that was gone by in the end: it says in which oven.</param>
     /// <param name="state">What was said.</param>
     /// <param name="clock">The day's clock.</param>
-    public static ImmutableArray<LoadRecord> Of(TaskNetwork network, Plan planned, BenchState state, DayMinutes clock) =>
+    public static ImmutableArray<LoadRecord> Of(TaskNetwork network, Plan planned, Plan went, BenchState state, DayMinutes clock) =>
         [
             .. network
                 .Tasks.Where(t => t.Oven is { Setting.IsHot: true })
-                .Select(t => One(network, planned, state, clock, t))
+                .Select(t => One(network, planned, went, state, clock, t))
                 .OfType<LoadRecord>()
                 .OrderBy(l => l.Start),
         ];
 
-    private static LoadRecord? One(TaskNetwork network, Plan planned, BenchState state, DayMinutes clock, PlanTask task)
+    private static LoadRecord? One(TaskNetwork network, Plan planned, Plan went, BenchState state, DayMinutes clock, PlanTask task)
     {
         if (state.Of(task.Id) is not { Started: { } began, Done: { } done } stand || done.At <= began.At)
             return null;
         var plan = planned.Tasks[task.Index];
-        var heats = state.Heats.Where(h => h.Oven == plan.Oven && h.Said.At >= began.At && h.Said.At <= done.At).ToList();
+        var oven = went.Tasks[task.Index].Oven;
+        var heats = state.Heats.Where(h => h.Oven == oven && h.Said.At >= began.At && h.Said.At <= done.At).ToList();
         return new LoadRecord(
             task.Index,
             task.Id,
             task.Bake,
             network.Bakes[task.Bake].RecipeKey,
             task.Title,
-            plan.Oven,
+            oven,
             task.Oven!.Setting.Celsius,
             plan.End - plan.Start,
             plan.Start,
@@ -79,7 +81,7 @@ public sealed record LoadRecord(
             stand.Touches.Count,
             began.Who,
             heats.Count == 0 ? null : heats.Average(h => h.Celsius),
-            state.Doors.Count(d => d.Oven == plan.Oven && d.Said.At >= began.At && d.Said.At <= done.At)
+            state.Doors.Count(d => d.Oven == oven && d.Said.At >= began.At && d.Said.At <= done.At)
         );
     }
 }

@@ -97,7 +97,7 @@ public sealed class DaybookDesk(ZymethosContext context, BenchDesk desk, WorkedO
             PlannedDay.Kept(work.Day.Network, rest.Plan, work.Day.BoundFinish),
             [.. rest.Begun.Select(b => b >= 0)],
             state,
-            LoadRecord.Of(planned.Network, planned.Plan, state, DayMinutes.Of(planned.Network))
+            LoadRecord.Of(planned.Network, planned.Plan, work.Day.Plan, state, DayMinutes.Of(planned.Network))
         );
     }
 }

@@ -163,6 +163,25 @@ public sealed class BakeFactorsTests(ITestOutputHelper output)
         Assert.Empty(BakeFactors.Of(bakes).OddOnes());
     }
 
+    [Fact]
+    public void What_is_odd_is_what_learning_from_all_others_finds_odd()
+    {
+        for (var seed = 1; seed <= 20; seed++)
+        {
+            var random = new Random(seed);
+            var bakes = Kitchen.Draw(random, 2, 4, 25).Bakes;
+            // Some were forgotten, by little and by much.
+            for (var i = 0; i < 4; i++)
+                bakes[i] = bakes[i] with { ActualMinutes = bakes[i].ActualMinutes * (1.1 + (0.15 * i)) };
+            var anew = bakes.Where(b =>
+            {
+                var others = BakeFactors.Of(bakes.Where(o => o != b)).Next(b.Oven, b.Recipe);
+                return Math.Abs(b.Log - others.Mean) / others.Spread > BakeFactors.Odd;
+            });
+            Assert.Equal(anew.OrderBy(b => b.ActualMinutes), BakeFactors.Of(bakes).OddOnes().OrderBy(b => b.ActualMinutes));
+        }
+    }
+
     [Theory]
     [InlineData(0, 30)]
     [InlineData(40, 0)]

@@ -23,7 +23,8 @@ public sealed class LoadRecordTests
     private BenchEvent At(BenchKind kind, double minute, TaskId step = default) =>
         new(Guid.NewGuid(), kind, step, _clock.Start + NodaTime.Duration.FromMinutes(minute), "Ada", "tablet");
 
-    private IReadOnlyList<LoadRecord> Records(params BenchEvent[] told) => LoadRecord.Of(_network, _plan, BenchState.From(told), _clock);
+    private IReadOnlyList<LoadRecord> Records(params BenchEvent[] told) =>
+        LoadRecord.Of(_network, _plan, _plan, BenchState.From(told), _clock);
 
     [Fact]
     public void A_load_is_kept_with_how_long_it_took_and_what_was_seen_of_it()
