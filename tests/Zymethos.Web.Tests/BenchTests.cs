@@ -15,24 +15,7 @@ public sealed class BenchTests(TestKitchen kitchen) : IClassFixture<TestKitchen>
     private async Task<(HttpClient Baker, string Session)> AtWorkAsync(string recipe = "market-squash-loaf")
     {
         var baker = await kitchen.NewBakerAsync($"{Guid.NewGuid():N}@home.invalid");
-        return (baker, await StartAsync(baker, recipe));
-    }
-
-    private static async Task<string> StartAsync(HttpClient baker, string recipe)
-    {
-        var begun = await SendAsync(baker, "Recipe", new() { ["key"] = recipe, ["batches"] = "1" });
-        Assert.Equal(HttpStatusCode.OK, begun.StatusCode);
-        return begun.RequestMessage!.RequestUri!.AbsolutePath.Split('/')[^1];
-    }
-
-    private static async Task<HttpResponseMessage> SendAsync(HttpClient baker, string handler, Dictionary<string, string> typed)
-    {
-        var page = await TestKitchen.ParseAsync(await baker.GetAsync("/bench?stay=true"));
-        var token = page.QuerySelector("input[name=__RequestVerificationToken]")!.GetAttribute("value")!;
-        return await baker.PostAsync(
-            $"/bench?handler={handler}",
-            new FormUrlEncodedContent(typed.Append(new("__RequestVerificationToken", token)))
-        );
+        return (baker, await TestKitchen.BeginAsync(baker, recipe));
     }
 
     private static async Task<HttpResponseMessage> TellAsync(HttpClient baker, string session, object told, bool withHeader = true)
@@ -172,10 +155,10 @@ public sealed class BenchTests(TestKitchen kitchen) : IClassFixture<TestKitchen>
     public async Task One_oven_works_through_one_session_at_a_time_and_says_which()
     {
         var (baker, _) = await AtWorkAsync();
-        var second = await SendAsync(baker, "Recipe", new() { ["key"] = "allotment-loaf", ["batches"] = "1" });
+        var second = await TestKitchen.BenchFormAsync(baker, "Recipe", new() { ["key"] = "allotment-loaf", ["batches"] = "1" });
         Assert.Equal(HttpStatusCode.Conflict, second.StatusCode);
         Assert.Contains("at work on the Bench already", await second.Content.ReadAsStringAsync(), StringComparison.Ordinal);
-        var wrong = await SendAsync(baker, "Recipe", new() { ["key"] = "allotment-loaf", ["batches"] = "99" });
+        var wrong = await TestKitchen.BenchFormAsync(baker, "Recipe", new() { ["key"] = "allotment-loaf", ["batches"] = "99" });
         Assert.Contains("Between 1 and 12 batches", await wrong.Content.ReadAsStringAsync(), StringComparison.Ordinal);
     }
 
@@ -183,13 +166,13 @@ public sealed class BenchTests(TestKitchen kitchen) : IClassFixture<TestKitchen>
     public async Task A_session_that_is_put_away_makes_room_and_can_be_taken_up_again()
     {
         var (baker, session) = await AtWorkAsync();
-        await SendAsync(baker, "Away", new() { ["session"] = session });
+        await TestKitchen.BenchFormAsync(baker, "Away", new() { ["session"] = session });
         Assert.True((await NewsAsync(baker, session)).GetProperty("isAway").GetBoolean());
-        var other = await StartAsync(baker, "allotment-loaf");
-        var refused = await SendAsync(baker, "Again", new() { ["session"] = session });
+        var other = await TestKitchen.BeginAsync(baker, "allotment-loaf");
+        var refused = await TestKitchen.BenchFormAsync(baker, "Again", new() { ["session"] = session });
         Assert.Equal(HttpStatusCode.Conflict, refused.StatusCode);
-        await SendAsync(baker, "Away", new() { ["session"] = other });
-        var again = await SendAsync(baker, "Again", new() { ["session"] = session });
+        await TestKitchen.BenchFormAsync(baker, "Away", new() { ["session"] = other });
+        var again = await TestKitchen.BenchFormAsync(baker, "Again", new() { ["session"] = session });
         Assert.EndsWith(session, again.RequestMessage!.RequestUri!.AbsolutePath, StringComparison.Ordinal);
     }
 
@@ -235,8 +218,8 @@ public sealed class BenchTests(TestKitchen kitchen) : IClassFixture<TestKitchen>
         foreach (var place in new[] { "/bench", $"/bench/{session}/helpers" })
             Assert.Equal(HttpStatusCode.Unauthorized, (await helper.GetAsync(place)).StatusCode);
         Assert.Equal(HttpStatusCode.NotFound, (await PostAsync(helper, session, "away")).StatusCode);
-        await SendAsync(baker, "Away", new() { ["session"] = session });
-        var other = await StartAsync(baker, "allotment-loaf");
+        await TestKitchen.BenchFormAsync(baker, "Away", new() { ["session"] = session });
+        var other = await TestKitchen.BeginAsync(baker, "allotment-loaf");
         Assert.Equal(HttpStatusCode.Unauthorized, (await helper.GetAsync($"/bench/{other}/news")).StatusCode);
     }
 

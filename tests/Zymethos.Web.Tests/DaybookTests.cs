@@ -10,21 +10,10 @@ public sealed class DaybookTests(TestKitchen kitchen) : IClassFixture<TestKitche
 {
     private Task<HttpClient> BakerAsync() => kitchen.NewBakerAsync($"{Guid.NewGuid():N}@home.invalid");
 
-    private static async Task<HttpResponseMessage> SendAsync(HttpClient baker, string handler, Dictionary<string, string> typed)
-    {
-        var page = await TestKitchen.ParseAsync(await baker.GetAsync("/bench?stay=true"));
-        var token = page.QuerySelector("input[name=__RequestVerificationToken]")!.GetAttribute("value")!;
-        return await baker.PostAsync(
-            $"/bench?handler={handler}",
-            new FormUrlEncodedContent(typed.Append(new("__RequestVerificationToken", token)))
-        );
-    }
-
     /// <summary>A session in which every load was in for a share of what was planned for it.</summary>
     private static async Task<string> BakedAsync(HttpClient baker, double share, string toChange = "")
     {
-        var begun = await SendAsync(baker, "Recipe", new() { ["key"] = "market-squash-loaf", ["batches"] = "1" });
-        var session = begun.RequestMessage!.RequestUri!.AbsolutePath.Split('/')[^1];
+        var session = await TestKitchen.BeginAsync(baker, "market-squash-loaf");
         var sheet = await (await baker.GetAsync($"/bench/{session}/sheet")).Content.ReadFromJsonAsync<JsonElement>();
         var now = DateTimeOffset.UtcNow;
         var events = new List<Dictionary<string, object>>();
@@ -63,7 +52,7 @@ public sealed class DaybookTests(TestKitchen kitchen) : IClassFixture<TestKitche
         };
         request.Headers.Add("X-Bench", "1");
         (await baker.SendAsync(request)).EnsureSuccessStatusCode();
-        await SendAsync(baker, "Away", new() { ["session"] = session });
+        await TestKitchen.BenchFormAsync(baker, "Away", new() { ["session"] = session });
         return session;
     }
 

@@ -1,7 +1,6 @@
 using System.Net;
 using System.Net.Http.Headers;
 using System.Net.Http.Json;
-using System.Net.Sockets;
 using System.Text;
 using System.Text.Json;
 using Microsoft.AspNetCore.Hosting;
@@ -18,19 +17,12 @@ namespace Zymethos.Web.Tests;
 /// <summary>A server whose own broker listens.</summary>
 public sealed class BrokerKitchen : TestKitchen
 {
-    public int Port { get; } = FreePort();
+    public int Port { get; } = Ports.Free();
 
     protected override void ConfigureWebHost(IWebHostBuilder builder)
     {
         base.ConfigureWebHost(builder);
         builder.UseSetting("ZYMETHOS_MQTT_PORT", Port.ToString());
-    }
-
-    private static int FreePort()
-    {
-        using var listener = new TcpListener(IPAddress.Loopback, 0);
-        listener.Start();
-        return ((IPEndPoint)listener.LocalEndpoint).Port;
     }
 }
 
@@ -209,24 +201,6 @@ public sealed class DeviceTests(BrokerKitchen kitchen) : IClassFixture<BrokerKit
         client.Dispose();
     }
 
-    private static async Task<string> BeginAsync(HttpClient baker, string recipe)
-    {
-        var page = await TestKitchen.ParseAsync(await baker.GetAsync("/bench?stay=true"));
-        var token = page.QuerySelector("input[name=__RequestVerificationToken]")!.GetAttribute("value")!;
-        var begun = await baker.PostAsync(
-            "/bench?handler=Recipe",
-            new FormUrlEncodedContent(
-                new Dictionary<string, string>
-                {
-                    ["key"] = recipe,
-                    ["batches"] = "1",
-                    ["__RequestVerificationToken"] = token,
-                }
-            )
-        );
-        return begun.RequestMessage!.RequestUri!.AbsolutePath.Split('/')[^1];
-    }
-
     private static async Task TellAsync(HttpClient baker, string session, object touch)
     {
         using var request = new HttpRequestMessage(HttpMethod.Post, $"/bench/{session}/events")
@@ -271,7 +245,7 @@ public sealed class DeviceTests(BrokerKitchen kitchen) : IClassFixture<BrokerKit
     public async Task A_probe_at_the_recipes_71_degrees_ends_the_step_within_two_seconds()
     {
         var own = await WithDevicesAsync();
-        var session = await BeginAsync(own.Baker, "parade-cake");
+        var session = await TestKitchen.BeginAsync(own.Baker, "parade-cake");
         var sheet = await (await own.Baker.GetAsync($"/bench/{session}/sheet")).Content.ReadFromJsonAsync<JsonElement>();
         var whites = sheet.GetProperty("steps").EnumerateArray().First(s => s.GetProperty("title").GetString()!.StartsWith("Whites"));
         Assert.Equal(71, whites.GetProperty("target").GetDouble());
@@ -303,7 +277,7 @@ public sealed class DeviceTests(BrokerKitchen kitchen) : IClassFixture<BrokerKit
     public async Task A_probe_that_was_never_below_ends_nothing_and_says_that_somebody_must_look()
     {
         var own = await WithDevicesAsync();
-        var session = await BeginAsync(own.Baker, "parade-cake");
+        var session = await TestKitchen.BeginAsync(own.Baker, "parade-cake");
         var sheet = await (await own.Baker.GetAsync($"/bench/{session}/sheet")).Content.ReadFromJsonAsync<JsonElement>();
         var step = sheet
             .GetProperty("steps")
@@ -329,7 +303,7 @@ public sealed class DeviceTests(BrokerKitchen kitchen) : IClassFixture<BrokerKit
     public async Task An_ovens_dial_its_heat_and_the_room_are_told_on_the_Bench()
     {
         var own = await WithDevicesAsync();
-        var session = await BeginAsync(own.Baker, "market-squash-loaf");
+        var session = await TestKitchen.BeginAsync(own.Baker, "market-squash-loaf");
         using var client = await ConnectAsync(own);
         var heard = new TaskCompletionSource<BenchWord>();
         client.ApplicationMessageReceivedAsync += m =>
@@ -367,7 +341,7 @@ public sealed class DeviceTests(BrokerKitchen kitchen) : IClassFixture<BrokerKit
     public async Task What_devices_say_is_on_every_open_Bench_within_a_second_or_two()
     {
         var own = await WithDevicesAsync();
-        var session = await BeginAsync(own.Baker, "market-squash-loaf");
+        var session = await TestKitchen.BeginAsync(own.Baker, "market-squash-loaf");
         using var stop = new CancellationTokenSource(Patience);
         using var stream = await own.Baker.GetAsync($"/bench/{session}/stream", HttpCompletionOption.ResponseHeadersRead, stop.Token);
         using var lines = new StreamReader(await stream.Content.ReadAsStreamAsync(stop.Token));
@@ -383,7 +357,7 @@ public sealed class DeviceTests(BrokerKitchen kitchen) : IClassFixture<BrokerKit
     public async Task What_an_oven_said_is_drawn_beside_its_plan()
     {
         var own = await WithDevicesAsync();
-        var session = await BeginAsync(own.Baker, "market-squash-loaf");
+        var session = await TestKitchen.BeginAsync(own.Baker, "market-squash-loaf");
         await PostAsync(own.Address, own.Secret, "oven-1", Says("oven", 60));
         await DeviceAsync(own, "oven-1");
         var traces = await UntilAsync<JsonElement?>(

@@ -2,7 +2,6 @@ using System.Diagnostics;
 using System.Globalization;
 using System.Net;
 using System.Net.Http.Json;
-using System.Net.Sockets;
 using System.Text.Json;
 using System.Text.RegularExpressions;
 using Zymethos.Interchange.Documents;
@@ -194,7 +193,7 @@ public sealed partial class KilledTests : IAsyncLifetime
     /// <summary>A server of its own process.</summary>
     private sealed class Served(string connection)
     {
-        private readonly int _port = FreePort();
+        private readonly int _port = Ports.Free();
         private Process? _process;
 
         public string Address => $"http://127.0.0.1:{_port}";
@@ -245,13 +244,6 @@ public sealed partial class KilledTests : IAsyncLifetime
             _process?.WaitForExit();
             _process?.Dispose();
             _process = null;
-        }
-
-        private static int FreePort()
-        {
-            using var listener = new TcpListener(IPAddress.Loopback, 0);
-            listener.Start();
-            return ((IPEndPoint)listener.LocalEndpoint).Port;
         }
     }
 }

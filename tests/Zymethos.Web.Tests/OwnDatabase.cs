@@ -1,7 +1,5 @@
 using System.Diagnostics;
 using System.Globalization;
-using System.Net;
-using System.Net.Sockets;
 
 namespace Zymethos.Web.Tests;
 
@@ -9,7 +7,7 @@ namespace Zymethos.Web.Tests;
 internal sealed class OwnDatabase : IAsyncDisposable
 {
     private readonly string _folder = Directory.CreateTempSubdirectory("zymethos-own-").FullName;
-    private readonly int _port = FreePort();
+    private readonly int _port = Ports.Free();
 
     public string Connection => $"Host=127.0.0.1;Port={_port};Database=killed;Username=zymethos;Password=test;Timeout=5";
 
@@ -56,12 +54,5 @@ internal sealed class OwnDatabase : IAsyncDisposable
             "scripts",
             "own-database"
         );
-    }
-
-    private static int FreePort()
-    {
-        using var listener = new TcpListener(IPAddress.Loopback, 0);
-        listener.Start();
-        return ((IPEndPoint)listener.LocalEndpoint).Port;
     }
 }

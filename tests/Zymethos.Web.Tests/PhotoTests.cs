@@ -2,7 +2,7 @@ using System.Net;
 using System.Net.Http.Headers;
 using System.Text;
 using SkiaSharp;
-using Zymethos.Web.Places.Bench;
+using Zymethos.Work.Benches;
 
 namespace Zymethos.Web.Tests;
 
@@ -176,19 +176,6 @@ public sealed class PhotoTests(TestKitchen kitchen) : IClassFixture<TestKitchen>
     private async Task<(HttpClient Baker, string Session)> AtWorkAsync()
     {
         var baker = await kitchen.NewBakerAsync($"{Guid.NewGuid():N}@home.invalid");
-        var page = await TestKitchen.ParseAsync(await baker.GetAsync("/bench?stay=true"));
-        var token = page.QuerySelector("input[name=__RequestVerificationToken]")!.GetAttribute("value")!;
-        var begun = await baker.PostAsync(
-            "/bench?handler=Recipe",
-            new FormUrlEncodedContent(
-                new Dictionary<string, string>
-                {
-                    ["key"] = "market-squash-loaf",
-                    ["batches"] = "1",
-                    ["__RequestVerificationToken"] = token,
-                }
-            )
-        );
-        return (baker, begun.RequestMessage!.RequestUri!.AbsolutePath.Split('/')[^1]);
+        return (baker, await TestKitchen.BeginAsync(baker, "market-squash-loaf"));
     }
 }

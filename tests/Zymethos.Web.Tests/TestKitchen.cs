@@ -62,6 +62,25 @@ public class TestKitchen : WebApplicationFactory<Program>, IAsyncLifetime
         return client;
     }
 
+    /// <summary>Puts a recipe of the Book on a baker's Bench; the session's id.</summary>
+    public static async Task<string> BeginAsync(HttpClient baker, string recipe)
+    {
+        var begun = await BenchFormAsync(baker, "Recipe", new() { ["key"] = recipe, ["batches"] = "1" });
+        Assert.Equal(HttpStatusCode.OK, begun.StatusCode);
+        return begun.RequestMessage!.RequestUri!.AbsolutePath.Split('/')[^1];
+    }
+
+    /// <summary>Sends a form of the Bench's door.</summary>
+    public static async Task<HttpResponseMessage> BenchFormAsync(HttpClient baker, string handler, Dictionary<string, string> typed)
+    {
+        var page = await ParseAsync(await baker.GetAsync("/bench?stay=true"));
+        var token = page.QuerySelector("input[name=__RequestVerificationToken]")!.GetAttribute("value")!;
+        return await baker.PostAsync(
+            $"/bench?handler={handler}",
+            new FormUrlEncodedContent(typed.Append(new("__RequestVerificationToken", token)))
+        );
+    }
+
     /// <summary>A client with a new account.</summary>
     public async Task<HttpClient> NewBakerAsync(string email)
     {

@@ -9,7 +9,7 @@ internal static class ApiBody
     public static async Task<(T? Document, IResult? Problem)> ReadAsync<T>(HttpRequest request, CancellationToken cancel)
         where T : class
     {
-        if (await BytesAsync(request, cancel) is not { } body)
+        if (await BytesAsync(request, ApiLimits.LargestBody, cancel) is not { } body)
             return (
                 null,
                 Problems.Make(
@@ -35,16 +35,19 @@ internal static class ApiBody
     }
 
     /// <summary>The body, or null when it is larger than allowed. Never holds more than the limit.</summary>
-    private static async Task<byte[]?> BytesAsync(HttpRequest request, CancellationToken cancel)
+    /// <param name="request">The call.</param>
+    /// <param name="most">Most bytes.</param>
+    /// <param name="cancel">Stops.</param>
+    public static async Task<byte[]?> BytesAsync(HttpRequest request, int most, CancellationToken cancel)
     {
-        if (request.ContentLength > ApiLimits.LargestBody)
+        if (request.ContentLength > most)
             return null;
         using var copy = new MemoryStream();
         var buffer = new byte[81920];
         int read;
         while ((read = await request.Body.ReadAsync(buffer, cancel)) > 0)
         {
-            if (copy.Length + read > ApiLimits.LargestBody)
+            if (copy.Length + read > most)
                 return null;
             copy.Write(buffer, 0, read);
         }

@@ -60,9 +60,7 @@ public static class DevicesApi
             );
         }
 
-        var body = new byte[ReadingText.MostBytes + 1];
-        var length = await request.Body.ReadAtLeastAsync(body, body.Length, throwOnEndOfStream: false, cancel);
-        if (length > ReadingText.MostBytes)
+        if (await ApiBody.BytesAsync(request, ReadingText.MostBytes, cancel) is not { } body)
         {
             return Problems.Make(
                 StatusCodes.Status413PayloadTooLarge,
@@ -73,7 +71,7 @@ public static class DevicesApi
         }
 
         var now = clock.GetCurrentInstant();
-        if (ReadingText.Read(body.AsSpan(0, length), now, out var wrong) is not { } reading)
+        if (ReadingText.Read(body, now, out var wrong) is not { } reading)
             return Problems.Make(StatusCodes.Status400BadRequest, "no-reading", "That is no reading.", wrong);
         return intake.Take(new ArrivedReading(kitchen, device, reading), now)
             ? TypedResults.NoContent()

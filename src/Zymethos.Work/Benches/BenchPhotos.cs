@@ -4,7 +4,7 @@ using SkiaSharp;
 using Zymethos.Store;
 using Zymethos.Store.Benches;
 
-namespace Zymethos.Web.Places.Bench;
+namespace Zymethos.Work.Benches;
 
 /// <summary>
 /// Keeps pictures of bakes. A picture is drawn anew, upright and no larger than a screen: what a camera writes beside it, the place it was
@@ -14,6 +14,9 @@ public sealed class BenchPhotos(ZymethosContext context, IClock clock)
 {
     /// <summary>Most bytes of a picture as it comes.</summary>
     public const int MostBytes = 10_000_000;
+
+    /// <summary>What is said of a larger one.</summary>
+    public const string TooLarge = "A picture is at most 10 MB.";
 
     /// <summary>Longest side of a picture that is kept, in pixels.</summary>
     public const int LongestSide = 1600;
@@ -74,7 +77,7 @@ public sealed class BenchPhotos(ZymethosContext context, IClock clock)
         wrong = "That is no picture that can be read: JPEG, PNG and WebP can.";
         if (bytes.Length > MostBytes)
         {
-            wrong = $"A picture is at most {MostBytes / 1_000_000} MB.";
+            wrong = TooLarge;
             return null;
         }
 

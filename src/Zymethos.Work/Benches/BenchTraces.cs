@@ -3,10 +3,9 @@ using NodaTime;
 using Zymethos.Core.Devices;
 using Zymethos.Planning.Reading;
 using Zymethos.Store;
-using Zymethos.Work.Benches;
 using Zymethos.Work.OvenDays;
 
-namespace Zymethos.Web.Places.Bench;
+namespace Zymethos.Work.Benches;
 
 /// <summary>An oven's heat through a day, as it was planned and as its thermometer says.</summary>
 /// <param name="Oven">Which oven, from 0.</param>

@@ -216,12 +216,9 @@ public static class BenchApi
     {
         if (!await desk.ExistsAsync(id, cancel))
             return TypedResults.NotFound();
-        using var copy = new MemoryStream();
-        var buffer = new byte[81920];
-        int read;
-        while ((read = await request.Body.ReadAsync(buffer, cancel)) > 0 && copy.Length <= BenchPhotos.MostBytes)
-            copy.Write(buffer, 0, read);
-        return await photos.KeepAsync(id, photo, copy.ToArray(), cancel) is { } wrong
+        var bytes = await ApiBody.BytesAsync(request, BenchPhotos.MostBytes, cancel);
+        var wrong = bytes is null ? BenchPhotos.TooLarge : await photos.KeepAsync(id, photo, bytes, cancel);
+        return wrong is not null
             ? Problems.Make(StatusCodes.Status400BadRequest, "no-picture", "The picture is not kept.", wrong)
             : TypedResults.NoContent();
     }
