@@ -8,6 +8,7 @@ using Microsoft.EntityFrameworkCore.Metadata.Builders;
 using Zymethos.Store.Accounts;
 using Zymethos.Store.Benches;
 using Zymethos.Store.Books;
+using Zymethos.Store.Daybooks;
 using Zymethos.Store.Days;
 using Zymethos.Store.Devices;
 using Zymethos.Store.Kitchens;
@@ -62,6 +63,12 @@ public sealed class ZymethosContext(DbContextOptions<ZymethosContext> options, I
 
     /// <summary>Pictures of bakes of the current kitchen.</summary>
     public DbSet<BenchPhotoRow> BenchPhotos => Set<BenchPhotoRow>();
+
+    /// <summary>Bakes of the current kitchen as they really were.</summary>
+    public DbSet<PastBakeRow> PastBakes => Set<PastBakeRow>();
+
+    /// <summary>What was done to the starter of the current kitchen.</summary>
+    public DbSet<StarterFeedRow> StarterFeeds => Set<StarterFeedRow>();
 
     /// <summary>With what devices of the current kitchen come in.</summary>
     public DbSet<DeviceDoorRow> DeviceDoors => Set<DeviceDoorRow>();
@@ -211,6 +218,7 @@ public sealed class ZymethosContext(DbContextOptions<ZymethosContext> options, I
         {
             e.ToTable("bench_sessions");
             e.Property(s => s.Title).HasMaxLength(120);
+            e.Property(s => s.Recorded).HasMaxLength(60);
             e.HasIndex(s => new { s.KitchenId, s.StartedAt });
             // One oven, one session.
             e.HasIndex(s => s.KitchenId).IsUnique().HasFilter("\"EndedAt\" IS NULL");
@@ -243,6 +251,22 @@ public sealed class ZymethosContext(DbContextOptions<ZymethosContext> options, I
             e.Property(p => p.Type).HasMaxLength(20);
             e.HasIndex(p => p.SessionId);
             e.HasOne<BenchSessionRow>().WithMany().HasForeignKey(p => p.SessionId).OnDelete(DeleteBehavior.Cascade);
+        });
+        builder.Entity<PastBakeRow>(e =>
+        {
+            e.ToTable("past_bakes");
+            e.HasIndex(b => new { b.KitchenId, b.Date });
+            // A bake of a session is written down once, however many look into the Daybook at the same moment.
+            e.HasIndex(b => new { b.SessionId, b.Place }).IsUnique().HasFilter("\"SessionId\" IS NOT NULL");
+            e.HasOne<BenchSessionRow>().WithMany().HasForeignKey(b => b.SessionId).OnDelete(DeleteBehavior.SetNull);
+            Json(e.Property(b => b.Document));
+            e.Property(b => b.Version).IsRowVersion();
+        });
+        builder.Entity<StarterFeedRow>(e =>
+        {
+            e.ToTable("starter_feeds");
+            e.HasIndex(f => new { f.KitchenId, f.At });
+            Json(e.Property(f => f.Document));
         });
         builder.Entity<DeviceDoorRow>(e =>
         {

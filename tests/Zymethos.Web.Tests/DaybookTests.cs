@@ -69,18 +69,47 @@ public sealed class DaybookTests(TestKitchen kitchen) : IClassFixture<TestKitche
     {
         var baker = await BakerAsync();
         await BakedAsync(baker, 0.9);
-        var one = await LearnedAsync(baker);
-        // One bake says little.
-        Assert.Contains("one bake shows", one, StringComparison.Ordinal);
+        var one = await TestKitchen.ParseAsync(await baker.GetAsync("/daybook"));
+        // One bake says little, and no plan goes by it.
+        Assert.Contains("one bake can show", one.QuerySelector(".answer")!.TextContent, StringComparison.Ordinal);
+        Assert.Contains("Nothing has been seen twice yet", await baker.GetStringAsync("/daybook/learned"), StringComparison.Ordinal);
+        Assert.Equal(await FirstLoadAsync(baker), await FirstLoadAsync(baker));
+        var before = await FirstLoadAsync(baker);
         for (var i = 0; i < 5; i++)
             await BakedAsync(baker, 0.9);
-        var six = await LearnedAsync(baker);
-        Assert.Contains("sooner", six, StringComparison.Ordinal);
-        Assert.Contains("6 bakes show", six, StringComparison.Ordinal);
+        var six = await TestKitchen.ParseAsync(await baker.GetAsync("/daybook/learned"));
+        Assert.Contains("6 bakes show", six.QuerySelector("table.learned")!.TextContent, StringComparison.Ordinal);
+        // Plans go by it and say so.
+        var after = await FirstLoadAsync(baker);
+        Assert.True(after.Minutes < before.Minutes, $"{after} {before}");
+        Assert.Contains("this oven bakes", after.Said, StringComparison.Ordinal);
+        // And learning does not go round in a circle: it sees the recipe's own time, not the shortened one.
+        await BakedAsync(baker, 1);
+        var load = await LastLoadAsync(baker);
+        Assert.Equal(load.GetProperty("minutes").GetDouble(), load.GetProperty("plannedMinutes").GetDouble(), 1.0);
+        Assert.True(load.GetProperty("recipeMinutes").GetDouble() > load.GetProperty("plannedMinutes").GetDouble());
     }
 
-    private static async Task<string> LearnedAsync(HttpClient baker) =>
-        (await TestKitchen.ParseAsync(await baker.GetAsync("/daybook"))).QuerySelector("table.learned")!.TextContent;
+    /// <summary>How long a loaf would be planned to bake now, and why.</summary>
+    private static async Task<(int Minutes, string Said)> FirstLoadAsync(HttpClient baker)
+    {
+        var session = await TestKitchen.BeginAsync(baker, "market-squash-loaf");
+        var sheet = await (await baker.GetAsync($"/bench/{session}/sheet")).Content.ReadFromJsonAsync<JsonElement>();
+        await TestKitchen.BenchFormAsync(baker, "Away", new() { ["session"] = session });
+        var step = sheet
+            .GetProperty("steps")
+            .EnumerateArray()
+            .First(s => s.TryGetProperty("load", out var load) && load.ValueKind == JsonValueKind.Object);
+        return (step.GetProperty("likely").GetInt32(), step.ToString());
+    }
+
+    private static async Task<JsonElement> LastLoadAsync(HttpClient baker) =>
+        JsonDocument
+            .Parse(await baker.GetStringAsync("/daybook.json"))
+            .RootElement.GetProperty("bakes")
+            .EnumerateArray()
+            .Last(b => b.TryGetProperty("loads", out _))
+            .GetProperty("loads")[0];
 
     [Fact]
     public async Task A_day_is_shown_as_it_was_beside_as_it_was_planned_with_what_is_to_change()

@@ -1,3 +1,4 @@
+using System.Text.Json;
 using System.Text.Json.Nodes;
 using System.Text.Json.Schema;
 using Zymethos.Interchange.Documents;
@@ -13,13 +14,15 @@ public static class Formats
         yield return ("book.schema.json", Of<BookDocument>("Zymethos book, version 1"));
         yield return ("season.schema.json", Of<SeasonDocument>("Zymethos season, version 1"));
         yield return ("season-plan.schema.json", Of<SeasonPlanDocument>("Zymethos season plan, version 1"));
+        yield return ("daybook.schema.json", Of<DaybookDocument>("Zymethos Daybook, version 1"));
         yield return ("oven-plan.schema.json", Of<PlanDocument>("Zymethos oven plan, version 1"));
     }
 
     private static JsonObject Of<T>(string title)
     {
-        var schema = OpenJson
-            .Options.GetJsonSchemaAsNode(typeof(T), new JsonSchemaExporterOptions { TreatNullObliviousAsNonNullable = true })
+        // A Daybook holds whole days, which hold whole recipes.
+        var schema = new JsonSerializerOptions(OpenJson.Options) { MaxDepth = 64 }
+            .GetJsonSchemaAsNode(typeof(T), new JsonSchemaExporterOptions { TreatNullObliviousAsNonNullable = true })
             .AsObject();
         var result = new JsonObject { ["$schema"] = "https://json-schema.org/draft/2020-12/schema", ["title"] = title };
         foreach (var (key, value) in schema.ToList())

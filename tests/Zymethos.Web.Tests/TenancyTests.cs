@@ -9,6 +9,7 @@ using Zymethos.Planning.Day;
 using Zymethos.Store;
 using Zymethos.Store.Benches;
 using Zymethos.Store.Books;
+using Zymethos.Store.Daybooks;
 using Zymethos.Store.Days;
 using Zymethos.Store.Devices;
 using Zymethos.Store.Kitchens;
@@ -136,6 +137,18 @@ public sealed class TenancyTests(TestKitchen kitchen) : IClassFixture<TestKitche
                 Id = Guid.NewGuid(),
                 SessionId = _session,
                 Type = "image/jpeg",
+            },
+            nameof(PastBakeRow) => new PastBakeRow
+            {
+                Id = Guid.NewGuid(),
+                Date = new LocalDate(2026, 1, 10),
+                Document = new PastBakeDocument(Guid.NewGuid().ToString(), "2026-01-10", "Mine"),
+            },
+            nameof(StarterFeedRow) => new StarterFeedRow
+            {
+                Id = Guid.NewGuid(),
+                At = new LocalDateTime(2026, 1, 10, 9, 0),
+                Document = new StarterFeedDocument(Guid.NewGuid().ToString(), "2026-01-10T09:00", 50, 50, 50),
             },
             nameof(DeviceDoorRow) => new DeviceDoorRow { Address = $"{Guid.NewGuid():N}"[..10], SecretHash = "s" },
             nameof(DeviceRow) => new DeviceRow { Name = "oven-1" },

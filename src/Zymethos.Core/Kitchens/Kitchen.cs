@@ -41,6 +41,9 @@ public sealed record Oven(
     /// minutes, a smaller load in proportion. What a load's own cold costs it is part of its recipe's time. Zero when it is not counted.
     /// </summary>
     public Duration ColdLoad { get; init; }
+
+    /// <summary>Since when it stands there: what was baked before was baked in another. Null when it always did.</summary>
+    public LocalDate? Since { get; init; }
 }
 
 /// <summary>Someone who bakes.</summary>
@@ -155,6 +158,16 @@ public sealed record Kitchen(
 
         return warm;
     }
+
+    /// <summary>What the Daybook taught about times here; empty while nothing was seen.</summary>
+    public ImmutableArray<LearnedTime> Learned { get; init; } = [];
+
+    /// <summary>Most values that are kept in <see cref="Learned"/>.</summary>
+    public const int MostLearned = 400;
+
+    /// <summary>What was learned of something and is not switched off; null when nothing was.</summary>
+    public LearnedTime? Knows(LearnedKind kind, string of) =>
+        Learned.FirstOrDefault(l => l.Kind == kind && !l.IsOff && string.Equals(l.Of, of, StringComparison.OrdinalIgnoreCase));
 
     /// <summary>The pans to bake in: the kitchen's own, or an ordinary cupboard.</summary>
     public ImmutableArray<PanStock> Cupboard => Pans.IsEmpty ? PanCupboard.For(Habit) : Pans;

@@ -47,6 +47,24 @@ public static class KitchenCheck
             );
         }
 
+        Check(kitchen.Learned.Length <= Kitchen.MostLearned, "learned", $"A kitchen keeps up to {Kitchen.MostLearned} learned values.");
+        for (var i = 0; i < kitchen.Learned.Length; i++)
+        {
+            var learned = kitchen.Learned[i];
+            Check(
+                learned.Factor is >= LearnedTime.Least and <= LearnedTime.Most
+                    && learned.Low > 0
+                    && learned.Low <= learned.Factor
+                    && learned.High >= learned.Factor
+                    && double.IsFinite(learned.High)
+                    && learned.Count >= 1
+                    && learned.Scatter is >= 0 and <= 2
+                    && learned.Of.Length is >= 1 and <= 80,
+                $"learned[{i}]",
+                "A learned value is a factor of a quarter to four times within its band, seen at least once."
+            );
+        }
+
         Check(kitchen.MixerLitres is >= 1 and <= 40, "mixerLitres", "A mixer's bowl holds 1 to 40 litres.");
         Check(
             kitchen.OtherMixers.Length <= Kitchen.MostOtherMixers,

@@ -30,6 +30,42 @@ public static class CalendarWriter
         return new CalendarSerializer().SerializeToString(calendar) ?? "";
     }
 
+    /// <summary>A file of entries that are no touches of a season, each with a reminder at its hour.</summary>
+    /// <param name="name">What the calendar is called.</param>
+    /// <param name="entries">What is in it.</param>
+    /// <param name="zone">The kitchen's time zone.</param>
+    /// <param name="stamp">When it was made.</param>
+    /// <param name="place">A word that keeps entries of different kinds apart.</param>
+    public static string Write(string name, IEnumerable<CalendarEntry> entries, DateTimeZone zone, Instant stamp, string place)
+    {
+        var calendar = new Calendar { ProductId = "-//Zymethos//Daybook//EN" };
+        calendar.AddProperty("X-WR-CALNAME", name);
+        foreach (var entry in entries)
+        {
+            var start = entry.At.InZoneLeniently(zone).ToInstant();
+            var made = new CalendarEvent
+            {
+                Uid = $"{entry.Id}-{start.ToUnixTimeSeconds()}@{place}.zymethos.invalid",
+                Summary = entry.Title,
+                Description = entry.Detail,
+                DtStart = Utc(start),
+                DtEnd = Utc(start + NodaTime.Duration.FromMinutes(Math.Max(LeastMinutes, entry.Minutes))),
+                DtStamp = Utc(stamp),
+            };
+            made.Alarms.Add(
+                new Alarm
+                {
+                    Action = AlarmAction.Display,
+                    Description = entry.Title,
+                    Trigger = new Trigger(Ical.Net.DataTypes.Duration.FromMinutes(0)),
+                }
+            );
+            calendar.Events.Add(made);
+        }
+
+        return new CalendarSerializer().SerializeToString(calendar) ?? "";
+    }
+
     private static CalendarEvent Event(SeasonTouch touch, DateTimeZone zone, Instant stamp, string place)
     {
         var start = touch.At.InZoneLeniently(zone).ToInstant();

@@ -157,6 +157,26 @@ public sealed class DocumentReader
                     .Take(Kitchen.MostOtherMixers + 1)
                     .Select((m, i) => new Mixer(m.Name ?? "", Number(m.Litres, $"{at}.otherMixers[{i}].litres"), m.Kneads)),
             ],
+            Learned =
+            [
+                .. (document.Learned ?? [])
+                    .Take(Kitchen.MostLearned + 1)
+                    .Select(
+                        (l, i) =>
+                            new LearnedTime(
+                                Choice(l.Kind, LearnedKind.Oven, $"{at}.learned[{i}].kind"),
+                                l.Of ?? "",
+                                Number(l.Factor, $"{at}.learned[{i}].factor"),
+                                Number(l.Low, $"{at}.learned[{i}].low"),
+                                Number(l.High, $"{at}.learned[{i}].high"),
+                                l.Count
+                            )
+                            {
+                                Scatter = Number(l.Scatter, $"{at}.learned[{i}].scatter"),
+                                IsOff = l.Off,
+                            }
+                    ),
+            ],
         };
     }
 
@@ -173,6 +193,7 @@ public sealed class DocumentReader
         )
         {
             ColdLoad = Duration.FromMinutes(oven.ColdLoadMinutes),
+            Since = oven.Since is { } since ? Date(since, $"{at}.since") : null,
         };
 
     /// <summary>Reads a recipe.</summary>

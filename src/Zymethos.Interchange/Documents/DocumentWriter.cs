@@ -36,7 +36,19 @@ public static class DocumentWriter
             (int)Math.Round(kitchen.Certainty * 100),
             DocumentWords.Of(kitchen.Clock),
             kitchen.StretchMinutes,
-            kitchen.PauseMinutes
+            kitchen.PauseMinutes,
+            Few(
+                kitchen.Learned.Select(l => new LearnedTimeDocument(
+                    DocumentWords.Of(l.Kind),
+                    l.Of,
+                    l.Factor,
+                    l.Low,
+                    l.High,
+                    l.Count,
+                    l.Scatter,
+                    l.IsOff
+                ))
+            )
         );
 
     private static OvenDocument Write(Oven oven) =>
@@ -49,7 +61,8 @@ public static class DocumentWriter
             oven.Shelves,
             oven.ShelfWidth.Millimetres / 10,
             oven.ShelfDepth.Millimetres / 10,
-            (int)oven.ColdLoad.TotalMinutes
+            (int)oven.ColdLoad.TotalMinutes,
+            oven.Since is { } since ? NodaTime.Text.LocalDatePattern.Iso.Format(since) : null
         );
 
     /// <summary>A recipe as a document.</summary>

@@ -80,6 +80,7 @@ public sealed record NetworkBakeDocument(string Name, string Recipe, int Batches
 /// <param name="Step">Key of the recipe's step; left out for what the plan put in.</param>
 /// <param name="ByHalfHour">How long it takes by the half hour in which it starts; left out when always the same.</param>
 /// <param name="RiseShares">Share of a rise gathered after every five minutes; left out for what does not rise.</param>
+/// <param name="Learned">Factor by which what was learned of the kitchen is in its time; left out for the recipe's own.</param>
 public sealed record TaskDocument(
     string Id,
     int Bake,
@@ -94,7 +95,8 @@ public sealed record TaskDocument(
     OvenNeedDocument? Oven = null,
     string? Step = null,
     IReadOnlyList<int>? ByHalfHour = null,
-    IReadOnlyList<double>? RiseShares = null
+    IReadOnlyList<double>? RiseShares = null,
+    double? Learned = null
 );
 
 /// <summary>What a task takes of the oven.</summary>

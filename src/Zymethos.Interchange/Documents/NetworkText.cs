@@ -103,7 +103,8 @@ public static class NetworkText
                 : null,
             task.Step?.Key,
             task.ByHalfHour.IsEmpty ? null : task.ByHalfHour,
-            task.RiseShares.IsEmpty ? null : task.RiseShares
+            task.RiseShares.IsEmpty ? null : task.RiseShares,
+            task.Learned == 1 ? null : task.Learned
         );
 
     private static PlanTask Read(TaskDocument task, int index, Step? step) =>
@@ -136,6 +137,7 @@ public static class NetworkText
             Said = task.Said,
             ByHalfHour = task.ByHalfHour?.ToImmutableArray() ?? [],
             RiseShares = task.RiseShares?.ToImmutableArray() ?? [],
+            Learned = task.Learned is > 0 and { } learned ? learned : 1,
         };
 
     /// <summary>Whether every index in it points at something and every list has its numbers.</summary>

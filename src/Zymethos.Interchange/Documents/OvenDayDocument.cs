@@ -51,6 +51,7 @@ public sealed record OvenDayDocument(
 /// <param name="StretchMinutes">Minutes of work at a stretch after which a pause is due, 30 to 480.</param>
 /// <param name="PauseMinutes">Minutes of a pause, 0 to 60; 0 for none.</param>
 /// <param name="Clock">How hours are shown: hours24 or hours12. The formats themselves always write 24.</param>
+/// <param name="Learned">What the Daybook taught about times; left out while nothing was.</param>
 public sealed record KitchenDocument(
     OvenDocument Oven,
     IReadOnlyList<PersonDocument> People,
@@ -73,7 +74,28 @@ public sealed record KitchenDocument(
     int CertaintyPercent = 95,
     string Clock = "hours24",
     int StretchMinutes = 120,
-    int PauseMinutes = 15
+    int PauseMinutes = 15,
+    IReadOnlyList<LearnedTimeDocument>? Learned = null
+);
+
+/// <summary>What the Daybook taught about times: a factor on the recipes' own.</summary>
+/// <param name="Kind">oven, recipe, person, handwork, leaven or rise.</param>
+/// <param name="Of">Which ("oven 1", a recipe's key, a name, a kind of work, yeast or starter).</param>
+/// <param name="Factor">Most likely value.</param>
+/// <param name="Low">Lower end of the band of nine chances in ten.</param>
+/// <param name="High">Its upper end.</param>
+/// <param name="Count">How many times it was seen.</param>
+/// <param name="Scatter">How far one time lies from another, as a spread of the logarithm; 0 where it was not learned.</param>
+/// <param name="Off">Whether plans leave it out.</param>
+public sealed record LearnedTimeDocument(
+    string Kind,
+    string Of,
+    double Factor,
+    double Low,
+    double High,
+    int Count,
+    double Scatter = 0,
+    bool Off = false
 );
 
 /// <summary>A mixer of another kind.</summary>
@@ -103,6 +125,7 @@ public sealed record PanStockDocument(PanDocument Pan, int Count = 1);
 /// <param name="ShelfDepthCm">Usable depth of a shelf.</param>
 /// <param name="ColdLoadMinutes">By how much cold dough that fills the oven keeps back what bakes already; 0 when it is not
 /// counted.</param>
+/// <param name="Since">Since when it stands there ("2026-11-01"); left out when it always did.</param>
 public sealed record OvenDocument(
     int HeatUpMinutes = 14,
     int CoolShutMinutes = 60,
@@ -112,7 +135,8 @@ public sealed record OvenDocument(
     int Shelves = 3,
     double ShelfWidthCm = 50,
     double ShelfDepthCm = 34,
-    int ColdLoadMinutes = 0
+    int ColdLoadMinutes = 0,
+    string? Since = null
 );
 
 /// <summary>Someone who bakes.</summary>

@@ -165,10 +165,7 @@ public sealed class BenchState
                 Darker = stand.Darker.Contains(place) ? stand.Darker.Remove(place) : stand.Darker.Add(place),
             },
             BenchKind.Photo when e.Text is { Length: > 0 } photo => stand with { Photos = stand.Photos.Add(photo) },
-            BenchKind.Used when e is { Text: { Length: > 0 } what, Value: { } grams } => stand with
-            {
-                Used = stand.Used.SetItem(what, grams),
-            },
+            BenchKind.Used when e is { Text: { Length: > 0 } what, Value: { } grams } => stand.With(what, e.Step.ToString(), grams),
             _ => stand,
         };
 
@@ -187,6 +184,7 @@ public sealed class BenchState
                 {
                     DueAt = said.At + Duration.FromMinutes(minutes),
                     WarmAt = null,
+                    FirstLookAt = stand.FirstLookAt ?? said.At,
                     Looks = stand.Looks + 1,
                     Done = null,
                     AnsweredUntil = null,

@@ -15,6 +15,10 @@ namespace Zymethos.Planning.Bench;
 /// <param name="PlannedStart">The minute at which it was planned to go in.</param>
 /// <param name="Start">The minute at which it went in.</param>
 /// <param name="End">The minute at which it came out, after <paramref name="Start"/>.</param>
+/// <param name="RecipeMinutes">What the recipe says for it, open doors counted in, without what was learned of the kitchen.</param>
+/// <param name="FirstLook">Minutes after it went in at which somebody looked first and it needed more; null where it came out at the first
+/// look.</param>
+/// <param name="PlannedLook">Minutes after it went in at which the first look was planned.</param>
 /// <param name="Looks">How often somebody looked and it needed more.</param>
 /// <param name="Turns">How often it was turned or touched.</param>
 /// <param name="Who">Who put it in; empty when nobody said.</param>
@@ -32,6 +36,9 @@ public sealed record LoadRecord(
     int PlannedStart,
     int Start,
     int End,
+    double RecipeMinutes,
+    int? FirstLook,
+    int PlannedLook,
     int Looks,
     int Turns,
     string Who,
@@ -39,6 +46,18 @@ public sealed record LoadRecord(
     int Doors
 )
 {
+    /// <summary>What it was baked in; empty where the plan does not say.</summary>
+    public string Pan { get; init; } = "";
+
+    /// <summary>Dark, light, glass or stone: how the pan takes the heat; empty where nobody said.</summary>
+    public string Finish { get; init; } = "";
+
+    /// <summary>Whether a sheet was beneath.</summary>
+    public bool HasSheet { get; init; }
+
+    /// <summary>Which shelf it was meant for; empty for any.</summary>
+    public string Shelf { get; init; } = "";
+
     /// <summary>How long it was in, in minutes.</summary>
     public int Minutes => End - Start;
 
@@ -77,11 +96,20 @@ public sealed record LoadRecord(
             clock.Of(began.At),
             // To the nearest minute, so that a bake of half an hour is not one of twenty-nine.
             clock.Of(began.At) + Math.Max(1, (int)Math.Round((done.At - began.At).TotalMinutes)),
+            (plan.End - plan.Start) / task.Learned,
+            stand.FirstLookAt is { } look ? Math.Max(0, (int)Math.Round((look - began.At).TotalMinutes)) : null,
+            Math.Min(task.Low, task.Likely),
             stand.Looks,
             stand.Touches.Count,
             began.Who,
             heats.Count == 0 ? null : heats.Average(h => h.Celsius),
             state.Doors.Count(d => d.Oven == oven && d.Said.At >= began.At && d.Said.At <= done.At)
-        );
+        )
+        {
+            Pan = task.Step?.Oven?.Pan.Name ?? "",
+            Finish = Core.Recipes.PanFinish.Of(task.Step?.Oven?.Pan.Name ?? ""),
+            HasSheet = task.Step?.Oven?.Sheet is not null,
+            Shelf = task.Oven.Shelf == Core.Recipes.ShelfWish.Any ? "" : task.Oven.Shelf.ToString().ToLowerInvariant(),
+        };
     }
 }

@@ -28,6 +28,9 @@ public sealed record StepStand
     /// it needs more.</summary>
     public Said? WarmAt { get; init; }
 
+    /// <summary>When somebody looked first and it needed more; null while nobody did.</summary>
+    public Instant? FirstLookAt { get; init; }
+
     /// <summary>How often somebody looked and it needed more.</summary>
     public int Looks { get; init; }
 
@@ -105,7 +108,21 @@ public sealed record BakeStand
     /// <summary>Ids of pictures of it.</summary>
     public ImmutableSortedSet<string> Photos { get; init; } = ImmutableSortedSet.Create<string>(StringComparer.Ordinal);
 
-    /// <summary>Grams that were really used, by ingredient.</summary>
+    /// <summary>Grams that were really used, by ingredient, of all batches together.</summary>
     public ImmutableSortedDictionary<string, double> Used { get; init; } =
         ImmutableSortedDictionary.Create<string, double>(StringComparer.Ordinal);
+
+    /// <summary>The same by the mix they went into; under the empty name what was said of all batches at once.</summary>
+    internal ImmutableSortedDictionary<string, ImmutableSortedDictionary<string, double>> UsedBy { get; init; } =
+        ImmutableSortedDictionary.Create<string, ImmutableSortedDictionary<string, double>>(StringComparer.Ordinal);
+
+    /// <summary>With so much more said of an ingredient: each batch's mix has its own amount, and they add up; what is said without a mix
+    /// is all of it.</summary>
+    internal BakeStand With(string what, string mix, double grams)
+    {
+        var none = ImmutableSortedDictionary.Create<string, double>(StringComparer.Ordinal);
+        var by = mix.Length == 0 ? none : UsedBy.GetValueOrDefault(what, none).Remove("");
+        by = by.SetItem(mix, grams);
+        return this with { UsedBy = UsedBy.SetItem(what, by), Used = Used.SetItem(what, by.Values.Sum()) };
+    }
 }

@@ -30,6 +30,7 @@ internal sealed class NetworkBuilder
     private readonly int _minutes;
     private readonly Dictionary<string, int> _named = new(StringComparer.OrdinalIgnoreCase);
     private Dictionary<string, RoomRise> _rises = [];
+    private readonly Dictionary<string, LearnedUse> _learned = new(StringComparer.Ordinal);
     private MixPlan _mixing = MixPlan.Plain;
     private readonly double[] _mixed;
     private int _mixer;
@@ -113,8 +114,12 @@ internal sealed class NetworkBuilder
         List<Fault> faults
     )
     {
-        var times = new RiseTimes(wish.Recipe, _kitchen, _origin, _minutes, wish.Yeast);
+        // A leaven that is a tenth slower wants a tenth more time for its dose, wherever it stands.
+        var learned = LearnedUse.OfRise(_kitchen, wish.Recipe);
+        var times = new RiseTimes(wish.Recipe, _kitchen, _origin, _minutes, wish.Yeast, learned.Factor);
+        var plain = learned.Factor == 1 ? null : new RiseTimes(wish.Recipe, _kitchen, _origin, _minutes, wish.Yeast);
         var rises = new Dictionary<string, RoomRise>(StringComparer.Ordinal);
+        _learned.Clear();
         foreach (var (step, i) in wish.Recipe.Steps.Select((s, i) => (s, i)))
         {
             if (!counter.TryGetValue(step.Key, out var written))
@@ -123,14 +128,20 @@ internal sealed class NetworkBuilder
             var shaped =
                 step.Kind == StepKind.Proof
                 || (step.Kind == StepKind.Chill && wish.Recipe.Steps.Take(i).Any(s => s.Kind == StepKind.BulkRise));
-            var rise = step switch
-            {
-                { Oven: { State: OvenState.Proof } spell } => times.InSpell(written, spell.SetTemperature, shaped),
-                { Kind: StepKind.Chill } => times.InCold(written, step.Takes, shaped),
-                _ => times.InRoom(written, shaped),
-            };
+            RoomRise? Of(RiseTimes by) =>
+                step switch
+                {
+                    { Oven: { State: OvenState.Proof } spell } => by.InSpell(written, spell.SetTemperature, shaped),
+                    { Kind: StepKind.Chill } => by.InCold(written, step.Takes, shaped),
+                    _ => by.InRoom(written, shaped),
+                };
+            var rise = Of(times);
             if (rise is not null)
+            {
                 rises[step.Key] = rise;
+                if (plain is not null && Of(plain) is { } without)
+                    _learned[step.Key] = learned with { Factor = rise.Takes.Likely / without.Takes.Likely };
+            }
             else
                 faults.Add(
                     new Fault(
@@ -240,6 +251,10 @@ internal sealed class NetworkBuilder
         var rise = _rises.GetValueOrDefault(step.Key);
         var cooled = CoolTimes.Of(wish.Recipe, step, _kitchen, _origin.TimeOfDay);
         var takes = _mixing.Takes(step, rise?.Takes ?? cooled?.Takes ?? step.Takes, batch, wish.Batches);
+        var learned = LearnedOf(wish.Recipe, step);
+        var written = takes.Likely.TotalMinutes / (rise is null ? 1 : learned.Factor);
+        if (rise is null)
+            takes = learned.On(takes);
         var likely = Math.Max(1, (int)Math.Round(takes.Likely.TotalMinutes));
         if (rise is { ByHalfHour.IsEmpty: false })
             likely = rise.ByHalfHour.Min();
@@ -264,18 +279,34 @@ internal sealed class NetworkBuilder
                 step
             )
             {
-                Said =
-                    rise?.Said
-                    ?? cooled?.Said
-                    ?? string.Join(
-                        " ",
-                        new[] { YeastFor(wish, step), WaterFor(wish.Recipe, step), _mixing.Said(step) }.Where(w => w.Length > 0)
-                    ),
+                Said = string.Join(" ", (
+                        rise is not null ? new[] { rise.Said }
+                        : cooled is not null ? [cooled.Said]
+                        : [YeastFor(wish, step), WaterFor(wish.Recipe, step), _mixing.Said(step)]
+                    ).Append(learned.Said(written, likely, rise is not null)).Where(w => w.Length > 0)),
+                // What rounding to whole minutes left as it was, was not learned.
+                Learned = likely == (int)Math.Round(written) ? 1 : likely / written,
                 ByHalfHour = rise?.ByHalfHour ?? [],
                 RiseShares = rise?.Shares ?? [],
             }
         );
         return index;
+    }
+
+    /// <summary>What was learned of a step's time in this kitchen. What is as long as it is so that food is safe is left as it
+    /// is.</summary>
+    private LearnedUse LearnedOf(Recipe recipe, Step step)
+    {
+        if (_learned.TryGetValue(step.Key, out var rise))
+            return rise;
+        if (step.Cautions.Any(c => c is CautionKind.EggFoam or CautionKind.TimeAndTemperature) && step.Hands == 0)
+            return LearnedUse.Nothing;
+        return step switch
+        {
+            { Kind: StepKind.Bake, Oven.State: OvenState.Bake } => LearnedUse.OfBake(_kitchen, recipe.Key),
+            { Hands: > 0, Oven: null } => LearnedUse.OfHands(_kitchen, step.Kind, step.Title),
+            _ => LearnedUse.Nothing,
+        };
     }
 
     private static string YeastFor(BakeWish wish, Step step) =>

@@ -49,6 +49,7 @@ internal sealed class RiseTimes
     private readonly LocalDateTime _origin;
     private readonly int _minutes;
     private readonly double _yeast;
+    private readonly double _slower;
     private readonly Duration _whole;
     private readonly Duration _piece;
     private Temperature _dough = RecipeRoom;
@@ -65,9 +66,10 @@ internal sealed class RiseTimes
     /// <param name="origin">Minute 0 of the day.</param>
     /// <param name="minutes">How many minutes of it a rise may begin in.</param>
     /// <param name="yeast">Yeast as a multiple of the recipe's.</param>
-    public RiseTimes(Recipe recipe, Kitchen kitchen, LocalDateTime origin, int minutes, double yeast = 1)
+    /// <param name="slower">How much longer everything rises here by what was learned; 1 for as the recipe says.</param>
+    public RiseTimes(Recipe recipe, Kitchen kitchen, LocalDateTime origin, int minutes, double yeast = 1, double slower = 1)
     {
-        (_kitchen, _origin, _minutes, _yeast) = (kitchen, origin, minutes, yeast);
+        (_kitchen, _origin, _minutes, _yeast, _slower) = (kitchen, origin, minutes, yeast, slower);
         var dough = RecipeFacts.Dough(recipe);
         var grams = dough.Grams > 0 ? dough.Grams : 1000;
         _whole = DoughCourse.TimeConstantOfBall(Mass.FromGrams(grams));
@@ -94,6 +96,7 @@ internal sealed class RiseTimes
     /// <param name="shaped">Whether it is shaped already: small pieces follow the room sooner than the whole dough.</param>
     public RoomRise? InRoom(DurationEstimate written, bool shaped = false)
     {
+        written = Here(written);
         var constant = shaped ? _piece : _whole;
         var room = _kitchen.RoomAt(_origin.TimeOfDay);
         var before = _celsiusAt;
@@ -124,7 +127,7 @@ internal sealed class RiseTimes
                 Duration.FromMinutes(byHour.Max() * RiseDose.ReadyUntil)
             ),
             $"How long it takes goes by the room at its hour: {SpokenTime.Of(least)} to {SpokenTime.Of(byHour.Max())} instead of the "
-                + $"recipe's {Minutes(written.Likely)}. Its size decides: about doubled."
+                + $"recipe's {Minutes(written.Likely / _slower)}. Its size decides: about doubled."
         )
         {
             ByHalfHour = byHour,
@@ -136,10 +139,13 @@ internal sealed class RiseTimes
     /// <param name="written">The recipe's time on the counter.</param>
     /// <param name="around">The temperature of the spell.</param>
     /// <param name="shaped">Whether it is shaped already.</param>
-    public RoomRise? InSpell(DurationEstimate written, Temperature around, bool shaped = false) =>
-        Ready(written, around, (shaped ? _piece : _whole) * MoistAir) is { } band
+    public RoomRise? InSpell(DurationEstimate written, Temperature around, bool shaped = false)
+    {
+        written = Here(written);
+        return Ready(written, around, (shaped ? _piece : _whole) * MoistAir) is { } band
             ? Said(written, band, $"In the spell at {_kitchen.Says.Degrees(around.Celsius)}")
             : null;
+    }
 
     /// <summary>The next rise in the refrigerator: slow until the dough is cold, then it holds.</summary>
     /// <param name="written">The recipe's time on the counter.</param>
@@ -147,6 +153,7 @@ internal sealed class RiseTimes
     /// <param name="shaped">Whether it is shaped already.</param>
     public RoomRise InCold(DurationEstimate written, DurationEstimate cold, bool shaped = false)
     {
+        written = Here(written);
         var constant = shaped ? _piece : _whole;
         var start = _dough;
         if (Ready(written, Refrigerator, constant) is not { } band || band.Likely > cold.High)
@@ -167,6 +174,10 @@ internal sealed class RiseTimes
             Shares = _shares,
         };
     }
+
+    /// <summary>The recipe's time as it would be for what raises it here.</summary>
+    private DurationEstimate Here(DurationEstimate written) =>
+        _slower == 1 ? written : new DurationEstimate(written.Low * _slower, written.Likely * _slower, written.High * _slower);
 
     private ReadyBand? Ready(DurationEstimate written, Temperature around, Duration constant)
     {
@@ -204,7 +215,7 @@ internal sealed class RiseTimes
         var high = Duration.Max(band.Last ?? (band.Likely * RiseDose.ReadyUntil), written.High * longer);
         return new RoomRise(
             new DurationEstimate(low, band.Likely, high),
-            $"{where} it takes about {Minutes(band.Likely)} instead of the recipe's {Minutes(written.Likely)}: ready from "
+            $"{where} it takes about {Minutes(band.Likely)} instead of the recipe's {Minutes(written.Likely / _slower)}: ready from "
                 + $"{Minutes(low)}, over by {Minutes(high)}. Its size decides: about doubled."
         )
         {

@@ -233,6 +233,10 @@ public sealed record PlanTask(
     /// <summary>For a rise, what share of its dose has been gathered after every five minutes; empty for everything else.</summary>
     public ImmutableArray<double> RiseShares { get; init; } = [];
 
+    /// <summary>What was learned of this kitchen is in its time by this factor; 1 for the recipe's own time. Whoever learns from it anew
+    /// learns from the time without it.</summary>
+    public double Learned { get; init; } = 1;
+
     /// <summary>How long it takes when started at a minute, openings of the oven's door not counted.</summary>
     public int TakesFrom(int start) => ByHalfHour.IsEmpty ? Likely : ByHalfHour[Math.Clamp(start / 30, 0, ByHalfHour.Length - 1)];
 

@@ -41,6 +41,9 @@ public sealed class BenchSessionRow : IKitchenOwned
     /// <summary>Which plan it is, from 1; one more with every order that was taken.</summary>
     public int PlanNumber { get; set; }
 
+    /// <summary>Up to what its bakes stand in the Daybook: the plan and the last event that were read; null while none were.</summary>
+    public string? Recorded { get; set; }
+
     /// <summary>Changes with every write (PostgreSQL's xmin).</summary>
     public uint Version { get; set; }
 }

@@ -4,6 +4,7 @@ using Zymethos.Store;
 using Zymethos.Store.Accounts;
 using Zymethos.Store.Demo;
 using Zymethos.Store.Tenancy;
+using Zymethos.Work.Daybooks;
 using Zymethos.Work.Devices;
 using Zymethos.Work.House;
 using Zymethos.Work.OvenDays;
@@ -32,6 +33,7 @@ public static class DatabaseStartup
         var options = scope.ServiceProvider.GetRequiredService<DbContextOptions<ZymethosContext>>();
         await DemoSeed.SeedAsync(options, cancel);
         await using var demo = new ZymethosContext(options, new FixedKitchen(DemoSeed.Id));
+        await ActivatorUtilities.CreateInstance<DemoPast>(scope.ServiceProvider, demo).WriteAsync(cancel);
         await ActivatorUtilities.CreateInstance<DemoSeason>(scope.ServiceProvider, demo).MakeAsync(cancel);
         // A start that was killed half way is made whole by the next one.
         var users = scope.ServiceProvider.GetRequiredService<UserManager<Baker>>();

@@ -32,8 +32,11 @@ public sealed class BenchTelling(ZymethosContext context, IClock clock)
     /// <summary>Most touches of a session: a long day has some hundreds.</summary>
     public const int MostInSession = 20_000;
 
-    // On its way a message takes a moment, and no clock is right to the second.
-    private static readonly Duration Exact = Duration.FromSeconds(2);
+    // No clock is right to the second.
+    private static readonly Duration Ahead = Duration.FromSeconds(2);
+
+    // A message comes late and never early: only what is later than any message takes is a clock that is slow.
+    private static readonly Duration Behind = Duration.FromSeconds(30);
 
     /// <summary>What is said when a session has something new.</summary>
     public static string Topic(Guid session) => $"bench {session:N}";
@@ -46,7 +49,7 @@ public sealed class BenchTelling(ZymethosContext context, IClock clock)
     {
         var now = clock.GetCurrentInstant();
         var off =
-            told.SentAt is { } sent && BenchEventText.ReadMoment(sent) is { } theirs && Duration.Max(now - theirs, theirs - now) > Exact
+            told.SentAt is { } sent && BenchEventText.ReadMoment(sent) is { } theirs && (now - theirs > Behind || theirs - now > Ahead)
                 ? now - theirs
                 : Duration.Zero;
         var (kept, refused) = (new List<BenchEvent>(), new List<RefusedTouch>());

@@ -29,7 +29,8 @@ public sealed class DemoDay(ZymethosContext context, PlanDay planner, AppSetting
             return;
         var date = KitchenClock.At(DemoKitchen.Kitchen().Zone, clock.GetCurrentInstant()).Date.Next(IsoDayOfWeek.Saturday);
         var document = new OvenDayDocument(
-            DemoKitchen.Kitchen(),
+            // With what its Daybook taught it.
+            (await context.Kitchens.AsNoTracking().SingleAsync(cancel)).Document,
             new DayDocument(date.ToString("uuuu-MM-dd", null), "08:00", "18:00"),
             [
                 .. DemoKitchen

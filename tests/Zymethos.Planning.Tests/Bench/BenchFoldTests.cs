@@ -202,6 +202,24 @@ public sealed class BenchFoldTests
         Assert.Equal(512, bake.Used["bread flour"]);
     }
 
+    [Fact]
+    public void What_each_batch_took_adds_up_and_what_is_said_of_all_is_all()
+    {
+        BenchEvent Used(string mix, double minute, double grams) =>
+            Touch(BenchKind.Used, mix, minute) with
+            {
+                Number = 0,
+                Text = "bread flour",
+                Value = grams,
+            };
+        double Flour(params BenchEvent[] told) => BenchState.From(told).Bakes[0].Used["bread flour"];
+        Assert.Equal(1010, Flour(Used("1.1.mix.1", 1, 500), Used("1.2.mix.1", 2, 510)));
+        // Weighed again, the same mix counts once.
+        Assert.Equal(1008, Flour(Used("1.1.mix.1", 1, 500), Used("1.2.mix.1", 2, 510), Used("1.1.mix.1", 3, 498)));
+        Assert.Equal(990, Flour(Used("1.1.mix.1", 1, 500), Used("1.2.mix.1", 2, 510), Used("", 3, 990)));
+        Assert.Equal(505, Flour(Used("", 1, 990), Used("1.1.mix.1", 2, 505)));
+    }
+
     internal static BenchEvent Touch(BenchKind kind, string step, double minute, string who = "") =>
         new(Guid.NewGuid(), kind, step.Length == 0 ? default : new TaskId(step), Morning + Duration.FromMinutes(minute), who, "tablet");
 

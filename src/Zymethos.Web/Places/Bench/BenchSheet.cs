@@ -88,6 +88,7 @@ public sealed record SheetCaution(string Short, string Text);
 /// <param name="Bake">Which bake.</param>
 /// <param name="Title">What.</param>
 /// <param name="Text">The recipe's own sentence; may be empty.</param>
+/// <param name="Said">What the plan did with the recipe's time, or how warm the water should be; empty when nothing.</param>
 /// <param name="Kind">What kind of step.</param>
 /// <param name="IsWork">Whether hands are at it from start to end.</param>
 /// <param name="ByHand">Whether hands begin it; else it begins by itself when what is before it is done.</param>
@@ -112,6 +113,7 @@ public sealed record SheetStep(
     int Bake,
     string Title,
     string Text,
+    string Said,
     string Kind,
     bool IsWork,
     bool ByHand,
@@ -217,6 +219,7 @@ public sealed record BenchSheet(
             task.Bake,
             task.Title,
             task.Step?.Instruction ?? "",
+            task.Said,
             RecipeWords.Of(task.Kind),
             task.IsHandsOn,
             !task.Hands.IsEmpty && task.Hands.Min(h => h.Offset) == 0,

@@ -80,6 +80,15 @@ function moved(stand, e, said) {
   }
 }
 
+// Each batch's mix has its own amount, and they add up; what is said without a mix is all of it.
+function used(bake, e) {
+  const by = { ...bake.usedBy?.[e.text] };
+  if (e.step) { delete by[""]; by[e.step] = e.value; }
+  const all = e.step ? by : { "": e.value };
+  const sum = Object.keys(all).sort().reduce((s, k) => s + all[k], 0);
+  return { ...bake, usedBy: { ...bake.usedBy, [e.text]: all }, used: { ...bake.used, [e.text]: sum } };
+}
+
 function told(bake, e) {
   switch (e.kind) {
     case "pieces": return { ...bake, pieces: e.value ?? null };
@@ -91,7 +100,7 @@ function told(bake, e) {
       return { ...bake, darker: there ? bake.darker.filter((d) => d !== e.text) : [...bake.darker, e.text].sort() };
     }
     case "photo": return e.text && !bake.photos.includes(e.text) ? { ...bake, photos: [...bake.photos, e.text].sort() } : bake;
-    case "used": return e.text && e.value != null ? { ...bake, used: { ...bake.used, [e.text]: e.value } } : bake;
+    case "used": return e.text && e.value != null ? used(bake, e) : bake;
     default: return bake;
   }
 }

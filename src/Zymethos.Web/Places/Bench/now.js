@@ -11,10 +11,11 @@ const serious = (step, isStart) => step.cautions.map((c) =>
 function amounts(bench, e) {
   // While it is weighed, one line after the other stands in the panel.
   if (e.step.amounts.length === 0 || bench.weighing?.step === e.step.id) return null;
-  const used = bench.state.bakes[e.step.bake]?.used ?? {};
+  const by = bench.state.bakes[e.step.bake]?.usedBy ?? {};
+  const really = (line) => { const of = by[line.key || line.ingredient]; return of?.[e.step.id] ?? of?.[""]; };
   return h("ul", { class: "bench-amounts", "aria-label": "What goes in" }, e.step.amounts.map((line) =>
     h("li", {}, h("span", { class: "bench-amount" }, line.amount), h("span", {}, line.what,
-      (line.key || line.ingredient) in used ? h("small", {}, ` really ${used[line.key || line.ingredient]} g`) : ""))));
+      really(line) !== undefined ? h("small", {}, ` really ${really(line)} g`) : ""))));
 }
 
 function follows(bench, e) {
@@ -35,6 +36,7 @@ function body(bench, e, isStart) {
     h("h2", { class: "bench-title" }, e.step.title),
     e.step.text ? h("p", { class: "bench-text" }, e.step.text) : null,
     amounts(bench, e),
+    e.step.said ? h("p", { class: "bench-said" }, e.step.said) : null,
     serious(e.step, isStart),
     doneTests(e.step),
     probePart(bench, e, button),

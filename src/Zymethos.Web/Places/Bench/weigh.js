@@ -101,7 +101,7 @@ export function weighPart(bench, e) {
       button("weigh-next", "That is it, next", () => {
         // What nobody weighed is not said to have been used.
         const really = net(bench, work);
-        if (really !== null) bench.tell("used", null, { number: e.step.bake, text: line.key || line.ingredient,
+        if (really !== null) bench.tell("used", e.step.id, { number: e.step.bake, text: line.key || line.ingredient,
           value: Math.max(0, round(really)) });
         Object.assign(work, { place: work.place + 1, tare: scaleOf(bench)?.value ?? 0, typed: null });
         ask(bench, e);

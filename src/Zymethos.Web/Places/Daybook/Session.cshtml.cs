@@ -1,18 +1,29 @@
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;
+using Microsoft.EntityFrameworkCore;
+using NodaTime.Text;
 using Zymethos.Core.Kitchens;
-using Zymethos.Planning.Bench;
-using Zymethos.Planning.Day;
+using Zymethos.Interchange.Documents;
+using Zymethos.Store;
+using Zymethos.Store.Daybooks;
 using Zymethos.Work.Daybooks;
 using Zymethos.Work.House;
 
 namespace Zymethos.Web.Places.Daybook;
 
 /// <summary>A session as it was: what was planned beside what was, and what came of it.</summary>
-public sealed class SessionModel(DaybookDesk desk, KitchenClock kitchenClock) : PageModel
+public sealed class SessionModel(DaybookDesk desk, ZymethosContext context, KitchenClock kitchenClock) : PageModel
 {
+    private static readonly LocalDateTimePattern Time = LocalDateTimePattern.CreateWithInvariantCulture("uuuu-MM-dd'T'HH:mm");
+
     /// <summary>The session.</summary>
     public DaybookSession Session { get; private set; } = null!;
+
+    /// <summary>Its bakes, in the order of the day; those of which nothing was said are none.</summary>
+    public IReadOnlyList<PastBakeRow> Bakes { get; private set; } = [];
+
+    /// <summary>Its loads, in the order in which they went in.</summary>
+    public IReadOnlyList<(PastBakeRow Row, PastLoadDocument Load)> Loads { get; private set; } = [];
 
     /// <summary>Its day and hour.</summary>
     public string When { get; private set; } = "";
@@ -26,27 +37,23 @@ public sealed class SessionModel(DaybookDesk desk, KitchenClock kitchenClock) : 
     /// <summary>The page.</summary>
     public async Task<IActionResult> OnGetAsync(Guid id, CancellationToken cancel)
     {
+        await desk.RecordAsync(cancel);
         if (await desk.SessionAsync(id, cancel) is not { } session)
             return NotFound();
         Session = session;
+        Bakes = await context.PastBakes.AsNoTracking().Where(b => b.SessionId == id).OrderBy(b => b.Place).ToListAsync(cancel);
+        Loads =
+        [
+            .. Bakes
+                .SelectMany(b => (b.Document.Loads ?? []).Select(l => (Row: b, Load: l)))
+                .OrderBy(l => l.Load.At, StringComparer.Ordinal),
+        ];
         Says = await kitchenClock.SaysAsync(cancel);
         When = Says.FullDayAndHour(session.Row.StartedAt.InZone(await kitchenClock.ZoneAsync(cancel)).LocalDateTime);
         Traces = new TwoTraces(session);
         return Page();
     }
 
-    /// <summary>What came of a bake; null when nobody said anything.</summary>
-    public BakeStand? CameOf(int bake) => Session.State.Bakes.GetValueOrDefault(bake);
-
-    /// <summary>An hour of the day's plan.</summary>
-    public string Hour(int minute) => Says.Hour(Session.Planned.Network.TimeOf(minute));
-
-    /// <summary>"4 min later", "as planned".</summary>
-    public static string Off(int minutes) =>
-        minutes == 0 ? "as planned"
-        : minutes > 0 ? $"{minutes} min later"
-        : $"{-minutes} min sooner";
-
-    /// <summary>The network of the day.</summary>
-    public TaskNetwork Network => Session.Planned.Network;
+    /// <summary>When a load went in, in the kitchen's own words; empty where nobody said.</summary>
+    public string Hour(PastLoadDocument load) => Time.Parse(load.At ?? "").TryGetValue(default, out var at) ? Says.Hour(at) : "";
 }

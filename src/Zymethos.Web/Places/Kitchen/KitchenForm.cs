@@ -200,6 +200,7 @@ public sealed class KitchenForm : OvenFields
             FreezerLitres = freezer,
             RoomByHour = byHour!.Value,
             Zone = string.IsNullOrWhiteSpace(Zone) ? before.Zone : Zone.Trim(),
+            Learned = before.Learned,
         };
         foreach (var fault in KitchenCheck.Find(kitchen))
             state.AddModelError(FieldOf(fault.Path), fault.Message);

@@ -113,6 +113,7 @@ public class OvenFields
             Side(ShelfDepthCm, shown.ShelfDepthCm, nameof(ShelfDepthCm), before?.ShelfDepth)
         )
         {
+            Since = before?.Since,
             ColdLoad = string.IsNullOrWhiteSpace(ColdLoadMinutes)
                 ? Duration.Zero
                 : Duration.FromMinutes(Whole(ColdLoadMinutes, prefix + nameof(ColdLoadMinutes), state)),
