@@ -10,6 +10,7 @@ using Zymethos.Core.Measures;
 // touches address [benches] [seconds]                 touches told to a running Zymethos, with everybody listening
 // book [lines]                                        what reading lines and scaling the Book cost
 // season [seconds] [lots,lots,...] [seasons]          seasons of so many lots over eight weeks
+// calibration [kitchens]                              docs/calibration.svg: how often learned bands hold the truth, by their width
 // micro                                               the parts of planning, one by one, with BenchmarkDotNet
 switch (args.FirstOrDefault() ?? "planning")
 {
@@ -47,6 +48,9 @@ switch (args.FirstOrDefault() ?? "planning")
     case "season":
         SeasonTable.Print(Number(1, 15), args.Length > 2 ? [.. args[2].Split(',').Select(int.Parse)] : [10, 20, 40, 80], Number(3, 3));
         return 0;
+    case "calibration":
+        CalibrationTable.Print(Number(1, 400));
+        return 0;
     case "micro":
         BenchmarkRunner.Run<PlanningParts>();
         return 0;
@@ -55,7 +59,7 @@ switch (args.FirstOrDefault() ?? "planning")
             "There is: planning [days] [seconds] [recipes,...] [free], certainty [days] [seconds] [recipes,...] [people], "
                 + "leans [days] [seconds] [recipes], "
                 + "live [days], bench [days], touches address [benches] [seconds], book [lines], season [seconds] [lots,...] "
-                + "[seasons] and micro."
+                + "[seasons], calibration [kitchens] and micro."
         );
         return 2;
 }

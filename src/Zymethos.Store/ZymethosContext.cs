@@ -68,7 +68,7 @@ public sealed class ZymethosContext(DbContextOptions<ZymethosContext> options, I
     public DbSet<PastBakeRow> PastBakes => Set<PastBakeRow>();
 
     /// <summary>What was done to the starter of the current kitchen.</summary>
-    public DbSet<StarterFeedRow> StarterFeeds => Set<StarterFeedRow>();
+    public DbSet<StarterRefreshRow> StarterRefreshes => Set<StarterRefreshRow>();
 
     /// <summary>With what devices of the current kitchen come in.</summary>
     public DbSet<DeviceDoorRow> DeviceDoors => Set<DeviceDoorRow>();
@@ -262,9 +262,9 @@ public sealed class ZymethosContext(DbContextOptions<ZymethosContext> options, I
             Json(e.Property(b => b.Document));
             e.Property(b => b.Version).IsRowVersion();
         });
-        builder.Entity<StarterFeedRow>(e =>
+        builder.Entity<StarterRefreshRow>(e =>
         {
-            e.ToTable("starter_feeds");
+            e.ToTable("starter_refreshes");
             e.HasIndex(f => new { f.KitchenId, f.At });
             Json(e.Property(f => f.Document));
         });

@@ -144,11 +144,11 @@ public sealed class TenancyTests(TestKitchen kitchen) : IClassFixture<TestKitche
                 Date = new LocalDate(2026, 1, 10),
                 Document = new PastBakeDocument(Guid.NewGuid().ToString(), "2026-01-10", "Mine"),
             },
-            nameof(StarterFeedRow) => new StarterFeedRow
+            nameof(StarterRefreshRow) => new StarterRefreshRow
             {
                 Id = Guid.NewGuid(),
                 At = new LocalDateTime(2026, 1, 10, 9, 0),
-                Document = new StarterFeedDocument(Guid.NewGuid().ToString(), "2026-01-10T09:00", 50, 50, 50),
+                Document = new StarterRefreshDocument(Guid.NewGuid().ToString(), "2026-01-10T09:00", 50, 50, 50),
             },
             nameof(DeviceDoorRow) => new DeviceDoorRow { Address = $"{Guid.NewGuid():N}"[..10], SecretHash = "s" },
             nameof(DeviceRow) => new DeviceRow { Name = "oven-1" },

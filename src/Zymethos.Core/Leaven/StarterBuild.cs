@@ -11,7 +11,7 @@ namespace Zymethos.Core.Leaven;
 /// <param name="Water">Water to give.</param>
 /// <param name="Discard">What is taken off before.</param>
 /// <param name="RipeAt">When it stands at its highest.</param>
-public sealed record StarterFeed(LocalDateTime At, Mass Kept, Mass Flour, Mass Water, Mass Discard, LocalDateTime RipeAt);
+public sealed record StarterBuildStep(LocalDateTime At, Mass Kept, Mass Flour, Mass Water, Mass Discard, LocalDateTime RipeAt);
 
 /// <summary>
 /// Feeds that bring a starter to a wanted amount, ripe at a wanted hour: as few as can be, each of equal weights of flour and water, no
@@ -35,7 +35,7 @@ public static class StarterBuild
     /// <param name="now">From when on it can be fed.</param>
     /// <param name="room">How warm it stands.</param>
     /// <param name="vigour">How much longer this starter takes than others.</param>
-    public static ImmutableArray<StarterFeed> Toward(
+    public static ImmutableArray<StarterBuildStep> Toward(
         Mass have,
         Mass wanted,
         LocalDateTime at,
@@ -57,7 +57,7 @@ public static class StarterBuild
         return [];
     }
 
-    private static ImmutableArray<StarterFeed>? Try(
+    private static ImmutableArray<StarterBuildStep>? Try(
         Mass have,
         Mass wanted,
         LocalDateTime at,
@@ -82,13 +82,20 @@ public static class StarterBuild
                 if (kept.Grams <= have.Grams + 1e-9)
                     return
                     [
-                        new StarterFeed(when, kept, kept * parts, kept * parts, Mass.FromGrams(Math.Max(0, have.Grams - kept.Grams)), at),
+                        new StarterBuildStep(
+                            when,
+                            kept,
+                            kept * parts,
+                            kept * parts,
+                            Mass.FromGrams(Math.Max(0, have.Grams - kept.Grams)),
+                            at
+                        ),
                     ];
                 continue;
             }
 
             if (Try(have, kept, when, now, room, vigour, feeds - 1, byDay) is { } before)
-                return before.Add(new StarterFeed(when, kept, kept * parts, kept * parts, Mass.FromGrams(0), at));
+                return before.Add(new StarterBuildStep(when, kept, kept * parts, kept * parts, Mass.FromGrams(0), at));
         }
 
         return null;

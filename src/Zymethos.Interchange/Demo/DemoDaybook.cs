@@ -86,7 +86,7 @@ public sealed class DemoDaybook
     public IReadOnlyList<PastBakeDocument> Bakes => _bakes;
 
     /// <summary>What was done to its starter.</summary>
-    public IReadOnlyList<StarterFeedDocument> Feeds { get; }
+    public IReadOnlyList<StarterRefreshDocument> Feeds { get; }
 
     private void Day(LocalDate date, string[] keys)
     {
@@ -218,7 +218,7 @@ public sealed class DemoDaybook
             _ => null,
         };
 
-    private IEnumerable<StarterFeedDocument> FeedsUntil(LocalDate today)
+    private IEnumerable<StarterRefreshDocument> FeedsUntil(LocalDate today)
     {
         for (var day = 40; day >= 1; day -= 3)
         {
@@ -226,7 +226,7 @@ public sealed class DemoDaybook
             var given = day % 2 == 0 ? 60.0 : 100.0;
             var room = Math.Round(20.5 + (1.2 * Normal()), 1);
             var usual = StarterPeak.Minutes(Mass.FromGrams(kept), Mass.FromGrams(given), Temperature.FromCelsius(room));
-            yield return new StarterFeedDocument(
+            yield return new StarterRefreshDocument(
                 Id(),
                 Time.Format(today.PlusDays(-day).At(new LocalTime(20, 15))),
                 kept,

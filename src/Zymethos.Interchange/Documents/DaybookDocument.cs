@@ -14,7 +14,7 @@ public sealed record DaybookDocument(
     int Version,
     IReadOnlyList<PastBakeDocument> Bakes,
     IReadOnlyList<PastSessionDocument>? Sessions = null,
-    IReadOnlyList<StarterFeedDocument>? Starter = null
+    IReadOnlyList<StarterRefreshDocument>? Starter = null
 )
 {
     /// <summary>What every file says of itself.</summary>
@@ -186,7 +186,7 @@ public sealed record PastSessionDocument(
 /// <param name="PeakMinutes">Minutes until that peak; left out where nobody looked.</param>
 /// <param name="RoomC">How warm it stood.</param>
 /// <param name="Note">What else was written.</param>
-public sealed record StarterFeedDocument(
+public sealed record StarterRefreshDocument(
     string Id,
     string At,
     double Kept,

@@ -15,6 +15,8 @@ namespace Zymethos.Interchange.Documents;
 /// <param name="Done">What is done already.</param>
 /// <param name="Plan">The plan as it stood when the season was written; left out when there is none. Planning does not read it.</param>
 /// <param name="Solve">How to search; left out for the usual.</param>
+/// <param name="Outcomes">What came of it, when it was over; left out before.</param>
+/// <param name="Bakes">What was baked in its weeks, as the Daybook has it; left out where nothing was. Planning does not read it.</param>
 public sealed record SeasonDocument(
     KitchenDocument Kitchen,
     IReadOnlyList<RecipeDocument> Recipes,
@@ -29,7 +31,9 @@ public sealed record SeasonDocument(
     HoursDocument? Hours = null,
     IReadOnlyList<DoneDocument>? Done = null,
     SeasonPlanDocument? Plan = null,
-    SolveDocument? Solve = null
+    SolveDocument? Solve = null,
+    IReadOnlyList<OutcomeDocument>? Outcomes = null,
+    IReadOnlyList<PastBakeDocument>? Bakes = null
 )
 {
     /// <summary>The name of the format.</summary>
@@ -43,13 +47,15 @@ public sealed record SeasonDocument(
 /// <param name="Needs">What is wanted for them.</param>
 /// <param name="Hours">When there is time.</param>
 /// <param name="Done">What is done already.</param>
+/// <param name="Outcomes">What came of it, when it was over; left out before.</param>
 public sealed record SeasonSheet(
     string Name,
     string Start,
     IReadOnlyList<OccasionDocument> Occasions,
     IReadOnlyList<NeedDocument> Needs,
     HoursDocument Hours,
-    IReadOnlyList<DoneDocument> Done
+    IReadOnlyList<DoneDocument> Done,
+    IReadOnlyList<OutcomeDocument>? Outcomes = null
 );
 
 /// <summary>A date for which things are baked.</summary>
@@ -71,6 +77,7 @@ public sealed record OccasionDocument(string Name, string At, string Handing = "
 /// <param name="UsualKeeping">Whether it keeps as its kind usually does, where the recipe says nothing or nothing of a freezer.</param>
 /// <param name="Boxes">Into how many boxes the pieces go, evenly; 0 when they are not boxed.</param>
 /// <param name="Finish">Name of the finish that is wanted, one of the recipe's; empty for the batch as it comes.</param>
+/// <param name="Advice">What last season taught about it, shown where it is worked on; empty for nothing.</param>
 public sealed record NeedDocument(
     string Occasion,
     string Recipe,
@@ -80,7 +87,24 @@ public sealed record NeedDocument(
     string Id = "",
     bool UsualKeeping = false,
     int Boxes = 0,
-    string Finish = ""
+    string Finish = "",
+    string Advice = ""
+);
+
+/// <summary>What came of a need when its season was over.</summary>
+/// <param name="Need">Id of the need.</param>
+/// <param name="Made">Pieces that were made; left out where nobody counted.</param>
+/// <param name="Left">Pieces that were left over; left out where nobody counted.</param>
+/// <param name="More">Pieces that would have been eaten or given beyond those there were; left out for none.</param>
+/// <param name="WhoMore">Who wanted more.</param>
+/// <param name="Advice">What to do otherwise next year.</param>
+public sealed record OutcomeDocument(
+    string Need,
+    int? Made = null,
+    int? Left = null,
+    int? More = null,
+    string WhoMore = "",
+    string Advice = ""
 );
 
 /// <summary>A span in which somebody is free to bake.</summary>

@@ -13,6 +13,9 @@ public sealed class SeasonReader
     /// <summary>The most needs of a season.</summary>
     public const int MostNeeds = 120;
 
+    /// <summary>Longest advice, in characters.</summary>
+    public const int LongestAdvice = 300;
+
     private const int MostSessions = 400;
     private const int MostDays = 400;
     private const int MostBusy = 2000;
@@ -45,6 +48,7 @@ public sealed class SeasonReader
             { Hours: { } hours } => Sessions(Read(hours), document.Start is { } start ? Date(start, "start") : now.Date, occasions),
             _ => Missing(),
         };
+        FindInOutcomes(document.Outcomes ?? []);
         return Complete(kitchen, now, occasions, document.Needs, recipes, sessions, document.Done ?? []);
     }
 
@@ -56,6 +60,7 @@ public sealed class SeasonReader
     public SeasonWish Read(SeasonSheet sheet, Kitchen kitchen, IReadOnlyList<Recipe> book, LocalDateTime now)
     {
         var occasions = sheet.Occasions.Select((o, i) => Read(o, $"occasions[{i}]")).ToImmutableArray();
+        FindInOutcomes(sheet.Outcomes ?? []);
         return Complete(
             kitchen,
             now,
@@ -65,6 +70,20 @@ public sealed class SeasonReader
             Sessions(Read(sheet.Hours), Date(sheet.Start, "start"), occasions),
             sheet.Done
         );
+    }
+
+    private void FindInOutcomes(IReadOnlyList<OutcomeDocument> outcomes)
+    {
+        if (outcomes.Count > MostNeeds)
+            Wrong("outcomes", $"A season has up to {MostNeeds} outcomes.");
+        for (var i = 0; i < Math.Min(outcomes.Count, MostNeeds); i++)
+        {
+            var one = outcomes[i];
+            if (new[] { one.Made, one.Left, one.More }.Any(p => p is < 0 or > 10_000))
+                Wrong($"outcomes[{i}]", "Pieces are 0 to 10,000.");
+            if (one.WhoMore.Length > 80 || one.Advice.Length > LongestAdvice)
+                Wrong($"outcomes[{i}]", $"Advice has up to {LongestAdvice} characters, and a name up to 80.");
+        }
     }
 
     private SeasonWish Complete(
@@ -162,6 +181,7 @@ public sealed class SeasonReader
         {
             Boxes = Math.Max(0, document.Boxes),
             Finish = FinishOf(document, recipe, at),
+            Advice = document.Advice.Length <= LongestAdvice ? document.Advice : document.Advice[..LongestAdvice],
         };
     }
 

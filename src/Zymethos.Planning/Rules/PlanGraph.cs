@@ -230,7 +230,9 @@ internal sealed class PlanGraph
                 var end = i;
                 while (end + 1 < work.Count && work[end + 1].From - work[end].Until < pauses.Length)
                     end++;
-                if (a.Index != b.Index && work[end].Until - since > pauses.Stretch)
+                // Begun a minute sooner, it ends a minute sooner as well, and the stretch may be no longer than is borne.
+                var sooner = work[end].Index == b.Index ? 1 : 0;
+                if (a.Index != b.Index && work[end].Until - sooner - since > pauses.Stretch)
                     yield return new Tie(
                         a.Index,
                         b.Index,

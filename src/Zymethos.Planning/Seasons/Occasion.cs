@@ -50,6 +50,9 @@ public sealed record Need(string Id, int Occasion, Recipe Recipe, int Pieces, st
     /// <summary>Name of the finish that is wanted, one of the recipe's; empty for the batch as it comes.</summary>
     public string Finish { get; init; } = "";
 
+    /// <summary>What last season taught about it; empty for nothing.</summary>
+    public string Advice { get; init; } = "";
+
     /// <summary>How many, in words: "42 cookies", "14 boxes of 3 cookies".</summary>
     public string Amount =>
         Boxes > 1

@@ -591,7 +591,7 @@ namespace Zymethos.Store.Migrations
                     b.ToTable("past_bakes", (string)null);
                 });
 
-            modelBuilder.Entity("Zymethos.Store.Daybooks.StarterFeedRow", b =>
+            modelBuilder.Entity("Zymethos.Store.Daybooks.StarterRefreshRow", b =>
                 {
                     b.Property<Guid>("Id")
                         .ValueGeneratedOnAdd()
@@ -611,7 +611,7 @@ namespace Zymethos.Store.Migrations
 
                     b.HasIndex("KitchenId", "At");
 
-                    b.ToTable("starter_feeds", (string)null);
+                    b.ToTable("starter_refreshes", (string)null);
                 });
 
             modelBuilder.Entity("Zymethos.Store.Days.LongSearchRow", b =>
@@ -1163,7 +1163,7 @@ namespace Zymethos.Store.Migrations
                         .OnDelete(DeleteBehavior.SetNull);
                 });
 
-            modelBuilder.Entity("Zymethos.Store.Daybooks.StarterFeedRow", b =>
+            modelBuilder.Entity("Zymethos.Store.Daybooks.StarterRefreshRow", b =>
                 {
                     b.HasOne("Zymethos.Store.Kitchens.KitchenRow", null)
                         .WithMany()

@@ -49,7 +49,7 @@ namespace Zymethos.Store.Migrations
                 });
 
             migrationBuilder.CreateTable(
-                name: "starter_feeds",
+                name: "starter_refreshes",
                 columns: table => new
                 {
                     Id = table.Column<Guid>(type: "uuid", nullable: false),
@@ -59,9 +59,9 @@ namespace Zymethos.Store.Migrations
                 },
                 constraints: table =>
                 {
-                    table.PrimaryKey("PK_starter_feeds", x => x.Id);
+                    table.PrimaryKey("PK_starter_refreshes", x => x.Id);
                     table.ForeignKey(
-                        name: "FK_starter_feeds_kitchens_KitchenId",
+                        name: "FK_starter_refreshes_kitchens_KitchenId",
                         column: x => x.KitchenId,
                         principalTable: "kitchens",
                         principalColumn: "Id",
@@ -81,8 +81,8 @@ namespace Zymethos.Store.Migrations
                 filter: "\"SessionId\" IS NOT NULL");
 
             migrationBuilder.CreateIndex(
-                name: "IX_starter_feeds_KitchenId_At",
-                table: "starter_feeds",
+                name: "IX_starter_refreshes_KitchenId_At",
+                table: "starter_refreshes",
                 columns: new[] { "KitchenId", "At" });
         }
 
@@ -93,7 +93,7 @@ namespace Zymethos.Store.Migrations
                 name: "past_bakes");
 
             migrationBuilder.DropTable(
-                name: "starter_feeds");
+                name: "starter_refreshes");
 
             migrationBuilder.DropColumn(
                 name: "Recorded",

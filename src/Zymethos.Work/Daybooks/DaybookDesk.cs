@@ -96,7 +96,7 @@ public sealed class DaybookDesk(ZymethosContext context, BenchDesk desk, Kitchen
                 $"""
                 SELECT concat_ws('.',
                   (SELECT concat_ws('-', count(*), sum(xmin::text::numeric)) FROM past_bakes WHERE "KitchenId" = {shelf.KitchenRow.Id}),
-                  (SELECT concat_ws('-', count(*), sum(xmin::text::numeric)) FROM starter_feeds WHERE "KitchenId" = {shelf.KitchenRow.Id}))
+                  (SELECT concat_ws('-', count(*), sum(xmin::text::numeric)) FROM starter_refreshes WHERE "KitchenId" = {shelf.KitchenRow.Id}))
                   AS "Value"
                 """
             )
@@ -111,7 +111,7 @@ public sealed class DaybookDesk(ZymethosContext context, BenchDesk desk, Kitchen
                         shelf.Known.Kitchen,
                         shelf.All,
                         (await BakesAsync(cancel)).Select(b => b.Document),
-                        await context.StarterFeeds.AsNoTracking().Select(f => f.Document).ToListAsync(cancel)
+                        await context.StarterRefreshes.AsNoTracking().Select(f => f.Document).ToListAsync(cancel)
                     ),
                 cancel
             ) ?? throw new InvalidOperationException("There is no kitchen here.");

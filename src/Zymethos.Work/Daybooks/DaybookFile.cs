@@ -50,7 +50,7 @@ public sealed class DaybookFile(ZymethosContext context, DaybookDesk desk, ICloc
             );
         }
 
-        var feeds = await context.StarterFeeds.AsNoTracking().OrderBy(f => f.At).Select(f => f.Document).ToListAsync(cancel);
+        var feeds = await context.StarterRefreshes.AsNoTracking().OrderBy(f => f.At).Select(f => f.Document).ToListAsync(cancel);
         return new DaybookDocument(
             DaybookDocument.Name,
             1,
@@ -68,8 +68,15 @@ public sealed class DaybookFile(ZymethosContext context, DaybookDesk desk, ICloc
     public async Task<(string Words, IReadOnlyList<Fault> Faults)> BringInAsync(ReadOnlyMemory<byte> json, CancellationToken cancel)
     {
         var (document, fault) = OpenJson.Read<DaybookDocument>(json.Span);
-        if (document is null)
-            return ("", [fault!]);
+        return document is null ? ("", [fault!]) : await BringInAsync(document, cancel);
+    }
+
+    /// <summary>Brings in a Daybook that was read.</summary>
+    /// <param name="document">The Daybook.</param>
+    /// <param name="cancel">Stops; then nothing was brought in.</param>
+    /// <returns>What became of it in words, or what is wrong.</returns>
+    public async Task<(string Words, IReadOnlyList<Fault> Faults)> BringInAsync(DaybookDocument document, CancellationToken cancel)
+    {
         var faults = FaultsOf(document);
         if (faults.Count > 0)
             return ("", faults);
@@ -96,7 +103,7 @@ public sealed class DaybookFile(ZymethosContext context, DaybookDesk desk, ICloc
     {
         var known = (await context.PastBakes.Select(b => b.Id).ToListAsync(cancel)).ToHashSet();
         var knownSessions = (await context.BenchSessions.Select(s => s.Id).ToListAsync(cancel)).ToHashSet();
-        var knownFeeds = (await context.StarterFeeds.Select(f => f.Id).ToListAsync(cancel)).ToHashSet();
+        var knownFeeds = (await context.StarterRefreshes.Select(f => f.Id).ToListAsync(cancel)).ToHashSet();
         var (bakesIn, sessionsIn, feedsIn) = (0, 0, 0);
         bool IsNew(HashSet<Guid> there, Guid id) => !there.Contains(id) && !there.Contains(Own(id)) && there.Add(own(id));
         foreach (var (row, events) in sessions.Where(s => IsNew(knownSessions, s.Row.Id)))
@@ -139,7 +146,7 @@ public sealed class DaybookFile(ZymethosContext context, DaybookDesk desk, ICloc
 
         foreach (var feed in (document.Starter ?? []).Where(f => IsNew(knownFeeds, Guid.Parse(f.Id))))
         {
-            context.StarterFeeds.Add(StarterDiary.RowOf(feed with { Id = own(Guid.Parse(feed.Id)).ToString() }));
+            context.StarterRefreshes.Add(StarterDiary.RowOf(feed with { Id = own(Guid.Parse(feed.Id)).ToString() }));
             feedsIn++;
         }
 

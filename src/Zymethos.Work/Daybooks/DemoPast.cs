@@ -21,7 +21,7 @@ public sealed class DemoPast(ZymethosContext context, WorkedOut worked, SolverGa
         // A kitchen that stood before the Daybook came is left as its bakers have it.
         if (
             await context.PastBakes.AnyAsync(cancel)
-            || await context.StarterFeeds.AnyAsync(cancel)
+            || await context.StarterRefreshes.AnyAsync(cancel)
             || await context.BenchSessions.AnyAsync(cancel)
             || await context.OvenDays.AnyAsync(cancel)
         )
@@ -35,7 +35,7 @@ public sealed class DemoPast(ZymethosContext context, WorkedOut worked, SolverGa
                 Document = b,
             })
         );
-        context.StarterFeeds.AddRange(past.Feeds.Select(StarterDiary.RowOf));
+        context.StarterRefreshes.AddRange(past.Feeds.Select(StarterDiary.RowOf));
         await context.SaveChangesAsync(cancel);
         await new DaybookDesk(
             context,

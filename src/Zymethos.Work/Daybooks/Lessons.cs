@@ -26,7 +26,12 @@ public sealed class Lessons
     private readonly Kitchen _kitchen;
     private readonly IReadOnlyDictionary<(string Recipe, string Step), Step> _now;
 
-    private Lessons(Kitchen kitchen, IEnumerable<Recipe> book, IEnumerable<PastBakeDocument> bakes, IEnumerable<StarterFeedDocument> feeds)
+    private Lessons(
+        Kitchen kitchen,
+        IEnumerable<Recipe> book,
+        IEnumerable<PastBakeDocument> bakes,
+        IEnumerable<StarterRefreshDocument> feeds
+    )
     {
         _kitchen = kitchen;
         _now = book.SelectMany(r => r.Steps.Select(s => ((r.Key, s.Key), Step: s)))
@@ -133,7 +138,7 @@ public sealed class Lessons
         Kitchen kitchen,
         IEnumerable<Recipe> book,
         IEnumerable<PastBakeDocument> bakes,
-        IEnumerable<StarterFeedDocument>? feeds = null
+        IEnumerable<StarterRefreshDocument>? feeds = null
     ) => new(kitchen, book, bakes, feeds ?? []);
 
     /// <summary>What the starter's own rise after a feed is called among rises.</summary>

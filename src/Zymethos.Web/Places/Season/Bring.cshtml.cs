@@ -2,12 +2,13 @@ using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;
 using Zymethos.Core.Recipes;
 using Zymethos.Interchange.Documents;
+using Zymethos.Work.Daybooks;
 using Zymethos.Work.Seasons;
 
 namespace Zymethos.Web.Places.Season;
 
 /// <summary>Brings a season back from its file.</summary>
-public sealed class BringModel(SeasonImport import) : PageModel
+public sealed class BringModel(SeasonImport import, DaybookFile daybook) : PageModel
 {
     private const long Largest = 8_000_000;
 
@@ -44,6 +45,13 @@ public sealed class BringModel(SeasonImport import) : PageModel
         if (result.Id is not { } id)
             return Wrong(result.Faults);
         Said = result.Said;
+        if (document.Bakes is { Count: > 0 } bakes)
+        {
+            // What cannot be kept of the Daybook does not keep the season away.
+            var (words, faults) = await daybook.BringInAsync(new DaybookDocument(DaybookDocument.Name, 1, bakes), cancel);
+            Said = $"{Said} {(faults.Count > 0 ? $"Its bakes were left out: {faults[0].Message}" : words)}";
+        }
+
         return RedirectToPage("/Season/Index", new { id });
     }
 

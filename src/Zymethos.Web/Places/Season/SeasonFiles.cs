@@ -6,6 +6,7 @@ using Zymethos.Interchange.Calendars;
 using Zymethos.Interchange.Documents;
 using Zymethos.Store;
 using Zymethos.Store.Tenancy;
+using Zymethos.Work.Daybooks;
 using Zymethos.Work.Seasons;
 
 namespace Zymethos.Web.Places.Season;
@@ -21,14 +22,17 @@ public static class SeasonFiles
         var files = app.MapGroup("/season").RequireAuthorization().ExcludeFromDescription();
         files.MapGet(
             "/{id:guid}/season.json",
-            async (Guid id, SeasonDesk desk, ZymethosContext context, CancellationToken cancel) =>
+            async (Guid id, SeasonDesk desk, DaybookDesk daybook, ZymethosContext context, CancellationToken cancel) =>
             {
                 if (await desk.OpenAsync(id, cancel) is not { } view)
                     return Results.NotFound();
                 var kitchen = (await context.Kitchens.AsNoTracking().SingleAsync(cancel)).Document;
                 var book = (await context.Recipes.AsNoTracking().OrderBy(r => r.Key).ToListAsync(cancel)).ConvertAll(r => r.Document);
+                await daybook.RecordAsync(cancel);
+                var (from, until) = SeasonEnd.Weeks(view.Row.Sheet);
+                var bakes = (await daybook.BakesAsync(cancel)).Where(b => b.Date >= from && b.Date <= until).Reverse();
                 return Results.File(
-                    JsonSerializer.SerializeToUtf8Bytes(Document(view, kitchen, book), Readable),
+                    JsonSerializer.SerializeToUtf8Bytes(Document(view, kitchen, book, [.. bakes.Select(b => b.Document)]), Readable),
                     "application/json",
                     "season.json"
                 );
@@ -44,7 +48,12 @@ public static class SeasonFiles
     }
 
     /// <summary>The whole season in one document.</summary>
-    public static SeasonDocument Document(SeasonView view, KitchenDocument kitchen, IReadOnlyList<RecipeDocument> book) =>
+    public static SeasonDocument Document(
+        SeasonView view,
+        KitchenDocument kitchen,
+        IReadOnlyList<RecipeDocument> book,
+        IReadOnlyList<PastBakeDocument>? bakes = null
+    ) =>
         new(
             kitchen,
             book,
@@ -55,7 +64,9 @@ public static class SeasonFiles
             Start: view.Row.Sheet.Start,
             Hours: view.Row.Sheet.Hours,
             Done: view.Row.Sheet.Done,
-            Plan: view.Row.Plan
+            Plan: view.Row.Plan,
+            Outcomes: view.Row.Sheet.Outcomes,
+            Bakes: bakes is { Count: > 0 } ? bakes : null
         );
 
     private static async Task<IResult> ByAddressAsync(

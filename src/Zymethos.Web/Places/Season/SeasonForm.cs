@@ -175,7 +175,8 @@ public sealed class SeasonForm
                 exceptions,
                 [.. taken.Concat(busy ?? []).Distinct().OrderBy(b => b.From, StringComparer.Ordinal)]
             ),
-            before?.Done ?? []
+            before?.Done ?? [],
+            before?.Outcomes
         );
     }
 
@@ -297,7 +298,8 @@ public sealed class SeasonForm
                         boxes,
                         book.FirstOrDefault(r => r.Key == row.Recipe) is { } finished
                             ? NeedsText.FinishIn(row.Pieces ?? "", finished) ?? ""
-                            : ""
+                            : "",
+                        own?.Recipe == row.Recipe ? own.Advice : ""
                     )
                 );
             }

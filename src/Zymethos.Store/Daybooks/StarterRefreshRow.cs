@@ -5,7 +5,7 @@ using Zymethos.Store.Tenancy;
 namespace Zymethos.Store.Daybooks;
 
 /// <summary>Something that was done to the kitchen's starter.</summary>
-public sealed class StarterFeedRow : IKitchenOwned
+public sealed class StarterRefreshRow : IKitchenOwned
 {
     /// <summary>Id of the row, and of the feed in files.</summary>
     public Guid Id { get; set; }
@@ -17,5 +17,5 @@ public sealed class StarterFeedRow : IKitchenOwned
     public LocalDateTime At { get; set; }
 
     /// <summary>What was done.</summary>
-    public StarterFeedDocument Document { get; set; } = null!;
+    public StarterRefreshDocument Document { get; set; } = null!;
 }
