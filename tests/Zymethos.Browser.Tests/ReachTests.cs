@@ -24,6 +24,14 @@ public sealed class ReachTests(Site site)
         "/season",
         "/season/new",
         "/season/bring",
+        "/daybook",
+        "/daybook?q=squash",
+        "/daybook/learned",
+        "/daybook/recipes/market-squash-loaf",
+        "/daybook/write",
+        "/daybook/starter?want=300&day=2099-01-02&at=17:00&have=100",
+        "/daybook/file",
+        "/kitchen/devices",
         "/letter-box",
         "/no/such/page",
         "/error",
@@ -41,7 +49,7 @@ public sealed class ReachTests(Site site)
         foreach (var page in new[] { "/account/sign-in", "/account/register" })
             Look(baker, page, found);
         baker.SignIn();
-        foreach (var page in Pages.Concat(InSeason(baker)))
+        foreach (var page in Pages.Concat(InSeason(baker)).Concat(InDaybook(baker)))
             Look(baker, page, found);
 
         // The editor, with a step unfolded.
@@ -89,7 +97,7 @@ public sealed class ReachTests(Site site)
             }
         );
         baker.SignIn();
-        foreach (var page in Pages.Concat(InSeason(baker)))
+        foreach (var page in Pages.Concat(InSeason(baker)).Concat(InDaybook(baker)))
         {
             baker.Go(page);
             Assert.True(baker.SidewaysOverflow() == 0, $"{page} at {width} px is {baker.SidewaysOverflow()} px too wide");
@@ -109,7 +117,14 @@ public sealed class ReachTests(Site site)
             "",
             StringComparison.Ordinal
         );
-        return [$"{season}/edit", $"{season}/calendar", $"{season}/lot/fruit-cake", $"{season}/lot/copper"];
+        return [$"{season}/edit", $"{season}/calendar", $"{season}/lot/fruit-cake", $"{season}/lot/copper", $"{season}/end"];
+    }
+
+    /// <summary>A bake of the demo kitchen's Daybook, whose address only it knows.</summary>
+    private static List<string> InDaybook(Baker baker)
+    {
+        baker.Go("/daybook?recipe=lantern-plait");
+        return [new Uri(baker.All(".days a")[^1].GetAttribute("href")!).AbsolutePath];
     }
 
     [Fact]

@@ -31,7 +31,9 @@ public sealed class TimeFactors
         foreach (var b in _bakes)
         {
             _doers.TryAdd(b.Doer, _doers.Count);
-            _works.TryAdd(b.Work, _works.Count);
+            // What is the doer's alone has no work of its own to be slow by.
+            if (b.Work.Length > 0)
+                _works.TryAdd(b.Work, _works.Count);
         }
 
         var size = _doers.Count + _works.Count;
@@ -43,13 +45,16 @@ public sealed class TimeFactors
             precision[i, i] = 1 / Square(i < _doers.Count ? priors.Doer : priors.Work);
         foreach (var b in _bakes)
         {
-            var (o, r) = (_doers[b.Doer], _doers.Count + _works[b.Work]);
+            var o = _doers[b.Doer];
             var weight = 1 / Square(_priors.Noise);
             precision[o, o] += weight;
+            weighted[o] += b.Log * weight;
+            if (b.Work.Length == 0)
+                continue;
+            var r = _doers.Count + _works[b.Work];
             precision[r, r] += weight;
             precision[o, r] += weight;
             precision[r, o] += weight;
-            weighted[o] += b.Log * weight;
             weighted[r] += b.Log * weight;
         }
 
@@ -91,7 +96,11 @@ public sealed class TimeFactors
         var mean = (hasDoer ? _mean![o] : 0) + (hasWork ? _mean![r] : 0);
         var variance =
             (hasDoer ? _covariance![o, o] : Square(_priors.Doer))
-            + (hasWork ? _covariance![r, r] : Square(_priors.Work))
+            + (
+                hasWork ? _covariance![r, r]
+                : work.Length == 0 ? 0
+                : Square(_priors.Work)
+            )
             + (hasDoer && hasWork ? 2 * _covariance![o, r] : 0);
         return new LearnedFactor(mean, Math.Sqrt(variance), _bakes.Count(b => b.Doer == doer || b.Work == work));
     }

@@ -2,7 +2,7 @@ namespace Zymethos.Core.Learning;
 
 /// <summary>How long something really took beside what its recipe says. A value without state.</summary>
 /// <param name="Doer">The oven it was in, the person at it, the leaven that raised it; an oven that was changed is another one.</param>
-/// <param name="Work">What was done: key of the recipe, or kind of work.</param>
+/// <param name="Work">What was done: key of the recipe, or kind of work; empty for what is the doer's alone.</param>
 /// <param name="PlannedMinutes">What the recipe says, for the amount, the room and the open doors of that day, and nothing learned in it;
 /// above zero.</param>
 /// <param name="ActualMinutes">From beginning to end; above zero.</param>

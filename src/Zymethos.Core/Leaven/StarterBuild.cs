@@ -44,10 +44,10 @@ public static class StarterBuild
         double vigour = 1
     )
     {
-        for (var feeds = 1; feeds <= MostFeeds; feeds++)
+        // By day first; a feed in the night only where nothing else gets it there.
+        foreach (var byDay in new[] { true, false })
         {
-            // By day first; a feed in the night only where nothing else gets it there.
-            foreach (var byDay in new[] { true, false })
+            for (var feeds = 1; feeds <= MostFeeds; feeds++)
             {
                 if (Try(have, wanted, at, now, room, vigour, feeds, byDay) is { } found)
                     return found;

@@ -68,12 +68,7 @@ public sealed class Lessons
                 .Concat(
                     feeds
                         .Where(f => StarterDiary.UsualPeak(f) is not null)
-                        .Select(f => new TimeObservation(
-                            LearnedTime.Starter,
-                            Feeding,
-                            StarterDiary.UsualPeak(f)!.Value,
-                            f.PeakMinutes!.Value
-                        ))
+                        .Select(f => new TimeObservation(LearnedTime.Starter, "", StarterDiary.UsualPeak(f)!.Value, f.PeakMinutes!.Value))
                 ),
             FactorPriors.Rises
         );
@@ -141,9 +136,6 @@ public sealed class Lessons
         IEnumerable<StarterRefreshDocument>? feeds = null
     ) => new(kitchen, book, bakes, feeds ?? []);
 
-    /// <summary>What the starter's own rise after a feed is called among rises.</summary>
-    public const string Feeding = "feeding";
-
     /// <summary>
     /// What the recipe would say today for a load that was baked by it once: its minutes of then, in proportion to what the step says now.
     /// So a recipe that was changed because of what was learned is not changed twice. Null where nobody knows, and where the recipe wants
@@ -185,7 +177,7 @@ public sealed class Lessons
         Add(LearnedKind.Person, Hands, Hands.Doers, Hands.Doer);
         Add(LearnedKind.Handwork, Hands, Hands.Works, Hands.Work);
         Add(LearnedKind.Leaven, Rises, Rises.Doers, Rises.Doer);
-        Add(LearnedKind.Rise, Rises, Rises.Works.Where(w => w != Feeding), Rises.Work);
+        Add(LearnedKind.Rise, Rises, Rises.Works, Rises.Work);
         return [.. values.Take(Kitchen.MostLearned)];
 
         void Add(LearnedKind kind, TimeFactors from, IEnumerable<string> names, Func<string, LearnedFactor> of)

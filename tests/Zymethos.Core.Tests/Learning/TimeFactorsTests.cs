@@ -216,6 +216,24 @@ public sealed class TimeFactorsTests(ITestOutputHelper output)
         Assert.InRange(hands.Of("Ben", "icing").Factor, 1.7, 1.85);
     }
 
+    [Fact]
+    public void What_is_the_doers_alone_is_all_the_doers()
+    {
+        var feeds = Enumerable.Range(0, 12).Select(_ => new TimeObservation("starter", "", 300, 375)).ToList();
+        var rises = TimeFactors.Of(feeds, FactorPriors.Rises);
+        Assert.InRange(rises.Doer("starter").Factor, 1.22, 1.25);
+        Assert.True(rises.Doer("starter").IsSure);
+        Assert.Empty(rises.Works);
+        Assert.Empty(rises.OddOnes());
+        // Beside a dough that it raises, it stays so, and the dough is told apart.
+        var both = TimeFactors.Of(
+            [.. feeds, .. Enumerable.Range(0, 6).Select(_ => new TimeObservation("starter", "loaf", 100, 100))],
+            FactorPriors.Rises
+        );
+        Assert.InRange(both.Doer("starter").Factor, 1.15, 1.25);
+        Assert.True(both.Work("loaf").High < 1);
+    }
+
     [Theory]
     [InlineData(0, 30)]
     [InlineData(40, 0)]

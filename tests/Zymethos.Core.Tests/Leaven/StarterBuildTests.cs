@@ -56,6 +56,13 @@ public sealed class StarterBuildTests
         Assert.Empty(StarterBuild.Toward(Grams(20), Grams(1500), Now.PlusHours(6), Now, Room));
 
     [Fact]
+    public void Two_feeds_by_day_come_before_one_at_night()
+    {
+        var feeds = StarterBuild.Toward(Grams(100), Grams(320), new LocalDateTime(2026, 12, 6, 17, 0), Now, Temperature.FromCelsius(21));
+        Assert.All(feeds, f => Assert.InRange(f.At.TimeOfDay, new LocalTime(7, 0), new LocalTime(22, 30)));
+    }
+
+    [Fact]
     public void Nobody_is_woken_where_a_feed_by_day_gets_it_there()
     {
         var feeds = StarterBuild.Toward(Grams(100), Grams(300), new LocalDateTime(2026, 12, 5, 8, 0), Now, Room);

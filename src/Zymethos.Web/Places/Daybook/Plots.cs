@@ -36,8 +36,6 @@ internal static class Plots
             lessons
                 .Rises.Doers.Order(StringComparer.Ordinal)
                 .Select(l => (l == LearnedTime.Starter ? "your starter" : l, lessons.Rises.Doer(l)))
-                .Concat(
-                    lessons.Rises.Works.Where(w => w != Lessons.Feeding).Select(w => (name(w), lessons.Rises.Work(w))).OrderBy(w => w.Item1)
-                )
+                .Concat(lessons.Rises.Works.Select(w => (name(w), lessons.Rises.Work(w))).OrderBy(w => w.Item1))
         );
 }
