@@ -45,6 +45,8 @@ public sealed class LessonsTests
         Assert.Contains(lessons.Bases, b => b.Dark > 0);
         Assert.NotEmpty(lessons.DoorDrops);
         Assert.True(lessons.Heating.Doer("oven 1").IsSure);
+        Assert.Equal("back", lessons.Sides[0].What);
+        Assert.InRange(lessons.DialOffsets.Average(d => d.Degrees), 5.5, 8.5);
         // And none of it is more than a kitchen may keep.
         Assert.Empty(KitchenCheck.Find(Home with { Learned = lessons.Values() }));
     }

@@ -43,6 +43,19 @@ internal static class BaseLessons
         ];
     }
 
+    /// <summary>By side of the tray; a side at which nothing was ever darker is left out.</summary>
+    public static ImmutableArray<BaseLesson> SidesOf(IEnumerable<PastBakeDocument> bakes)
+    {
+        var seen = bakes.Where(b => b.Looks is { Length: > 0 } || b.Darker is { Count: > 0 }).ToList();
+        return
+        [
+            .. new[] { "back", "front", "left", "right" }
+                .Select(s => new BaseLesson(s, seen.Count(b => b.Darker?.Contains(s) == true), seen.Count))
+                .Where(l => l.Dark > 0)
+                .OrderByDescending(l => l.Dark),
+        ];
+    }
+
     private static bool IsDark(PastBakeDocument bake) => bake.Darker?.Contains("base") == true;
 
     private static string PanOf(PastLoadDocument load)

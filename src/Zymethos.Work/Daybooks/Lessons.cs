@@ -91,6 +91,15 @@ public sealed class Lessons
                 (b.Heats ?? []).Where(h => h.DoorDrop is > 0 and < 150).Select(h => (OvenOf(b, h.Oven), h.DoorDrop!.Value))
             ),
         ];
+        DialOffsets =
+        [
+            .. counted.SelectMany(b =>
+                (b.Loads ?? [])
+                    .Where(l => l is { Celsius: > 0, RealCelsius: not null } && PastBakeCheck.IsSound(l))
+                    .Select(l => (OvenOf(b, l.Oven), l.RealCelsius!.Value - l.Celsius!.Value))
+            ),
+        ];
+        Sides = BaseLessons.SidesOf(counted);
         Bases = BaseLessons.Of(counted);
     }
 
@@ -120,6 +129,12 @@ public sealed class Lessons
 
     /// <summary>Degrees by which ovens fell when their doors were opened.</summary>
     public ImmutableArray<(string Oven, double Degrees)> DoorDrops { get; }
+
+    /// <summary>By how many degrees ovens were hotter than their dials, load by load.</summary>
+    public ImmutableArray<(string Oven, double Degrees)> DialOffsets { get; }
+
+    /// <summary>How often bakes came out darker at each side of the tray, the most often first.</summary>
+    public ImmutableArray<BaseLesson> Sides { get; }
 
     /// <summary>How often bases came out too dark, by what they stood in and on.</summary>
     public ImmutableArray<BaseLesson> Bases { get; }

@@ -22,6 +22,7 @@ public sealed record ShownValue(LearnedTime Value, string Name, string Says);
 /// <param name="HeatUpNow">Minutes that the kitchen takes it to be.</param>
 /// <param name="DoorDrop">Degrees by which it falls when the door is opened, as measured; null likewise.</param>
 /// <param name="DoorDropWords">The same in words.</param>
+/// <param name="DialWords">How far it is from its dial, in words; empty where no thermometer was in it.</param>
 /// <param name="Number">Which oven, 0 the first.</param>
 public sealed record MeasuredOven(
     string Name,
@@ -30,6 +31,7 @@ public sealed record MeasuredOven(
     int HeatUpNow,
     double? DoorDrop,
     string DoorDropWords,
+    string DialWords,
     int Number
 );
 
@@ -187,8 +189,21 @@ public sealed class LearnedModel(DaybookDesk desk, KitchenBook book, OpenDay day
                 : $"Its air falls by {Degrees(drops[drops.Count / 2])} degrees when the door is opened ({Degrees(drops[0])} to "
                     + $"{Degrees(drops[^1])}), seen {(drops.Count == 1 ? "once" : $"{drops.Count} times")}; the kitchen says "
                     + $"{Degrees(oven.DoorDrop)}.",
+            DialWords([.. Lessons.DialOffsets.Where(d => d.Oven == key).Select(d => d.Degrees)], Degrees),
             number
         );
+    }
+
+    private static string DialWords(List<double> off, Func<double, string> degrees)
+    {
+        if (off.Count < Lessons.FewestToUse)
+            return "";
+        var (mean, spread) = (off.Average(), Math.Sqrt(off.Sum(o => Math.Pow(o - off.Average(), 2)) / (off.Count - 1)));
+        var band = 1.6448536 * spread / Math.Sqrt(off.Count);
+        return Math.Abs(mean) < 1
+            ? $"It is as hot as its dial says, by {off.Count} loads with a thermometer."
+            : $"It is {degrees(Math.Abs(mean))} degrees {(mean > 0 ? "hotter" : "cooler")} than its dial says (between "
+                + $"{degrees(Math.Abs(mean) - band)} and {degrees(Math.Abs(mean) + band)}), by {off.Count} loads with a thermometer.";
     }
 
     /// <summary>A load in words.</summary>
