@@ -47,7 +47,9 @@ public sealed partial class KilledTests : IAsyncLifetime
     {
         var kills = int.Parse(Environment.GetEnvironmentVariable("ZYMETHOS_KILLS") ?? "3", CultureInfo.InvariantCulture);
         var cookies = new CookieContainer();
+        // A server that has only just started takes its time over the first pages.
         using var baker = Client(cookies);
+        baker.Timeout = Patience;
         var session = await BeginAsync(baker);
         using var over = new CancellationTokenSource();
         var (tablet, phone) = (new Device("tablet", 1), new Device("phone", 2));
