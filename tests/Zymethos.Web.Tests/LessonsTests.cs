@@ -33,7 +33,7 @@ public sealed class LessonsTests
     {
         var past = DemoDaybook.On(new LocalDate(year, 11, 29));
         Assert.True(past.Bakes.Count >= 25, $"{past.Bakes.Count} bakes");
-        var lessons = Lessons.Of(Home, Book, past.Bakes, past.Feeds);
+        var lessons = Lessons.Of(Home, Book, past.Bakes, past.Refreshes);
         var oven = lessons.Bakes.Doer("oven 1");
         Assert.InRange(DemoDaybook.OvenFactor, oven.Low, oven.High);
         Assert.True(oven.High < 1.01, $"{oven}");

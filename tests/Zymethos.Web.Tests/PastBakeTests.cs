@@ -9,6 +9,11 @@ namespace Zymethos.Web.Tests;
 /// <summary>Bakes that are written by hand, changed recipes, what is left out, and the Daybook as a file.</summary>
 public sealed class PastBakeTests(TestKitchen kitchen) : IClassFixture<TestKitchen>
 {
+    // The heat of an oven that no kitchen has.
+    private const string Ovens =
+        "{\"format\":\"zymethos-daybook\",\"version\":1,\"bakes\":[{\"id\":\"0b0b0b0b-0000-4000-8000-000000000001\","
+        + "\"date\":\"2026-01-01\",\"name\":\"Loaf\",\"heats\":[{\"oven\":0,\"minutes\":12,\"modelMinutes\":11}]}]}";
+
     private const string Loaf = "market-squash-loaf";
 
     private Task<HttpClient> BakerAsync() => kitchen.NewBakerAsync($"{Guid.NewGuid():N}@home.invalid");
@@ -345,6 +350,29 @@ public sealed class PastBakeTests(TestKitchen kitchen) : IClassFixture<TestKitch
         return root.ToJsonString();
     }
 
+    [Fact]
+    public async Task A_bake_that_was_changed_from_another_page_is_not_overwritten_unseen()
+    {
+        var baker = await BakerAsync();
+        var id = (await WrittenAsync(baker, "54")).Split('/')[^1];
+        var page = await TestKitchen.ParseAsync(await baker.GetAsync($"/daybook/write/{id}"));
+        var fields = new Dictionary<string, string>();
+        foreach (var input in page.QuerySelectorAll("form.write-form input, form.write-form select"))
+        {
+            if (input.GetAttribute("name") is { } name && input.GetAttribute("type") != "checkbox")
+                fields[name] = input is AngleSharp.Html.Dom.IHtmlSelectElement s ? s.Value ?? "" : input.GetAttribute("value") ?? "";
+        }
+
+        await TestKitchen.PostAsync(baker, $"/daybook/write/{id}", "form.write-form", new() { ["Form.Note"] = "Theirs" });
+        fields["Form.Note"] = "Yours";
+        var answer = await baker.PostAsync($"/daybook/write/{id}", new FormUrlEncodedContent(fields));
+        Assert.Equal(HttpStatusCode.UnprocessableEntity, answer.StatusCode);
+        var said = await answer.Content.ReadAsStringAsync();
+        Assert.Contains("changed from another page meanwhile", said, StringComparison.Ordinal);
+        Assert.Contains("Yours", said, StringComparison.Ordinal);
+        Assert.Contains("Theirs", await baker.GetStringAsync($"/daybook/bakes/{id}"), StringComparison.Ordinal);
+    }
+
     [Theory]
     [InlineData("not json", "not valid JSON")]
     [InlineData("{\"format\":\"zymethos-book\",\"version\":1,\"bakes\":[]}", "zymethos-daybook")]
@@ -354,6 +382,7 @@ public sealed class PastBakeTests(TestKitchen kitchen) : IClassFixture<TestKitch
         "An id is a UUID"
     )]
     [InlineData("{\"format\":\"zymethos-daybook\",\"version\":1,\"bakes\":[],\"more\":1}", "no field of this name")]
+    [InlineData(Ovens, "An oven is 1 or 2")]
     public async Task A_file_that_is_no_Daybook_is_refused_whole_and_said(string json, string said)
     {
         var baker = await BakerAsync();

@@ -75,7 +75,7 @@ public sealed class SeasonEndTests(SeasonKitchen kitchen) : IClassFixture<Season
         Assert.Empty(next.Done);
         // What nobody ate is not made again; what goes into boxes evenly still does.
         Assert.Equal([("squash", 3), ("shapes", 56)], next.Needs.Select(n => (n.Id, n.Pieces)));
-        Assert.Equal("Fruit a week earlier; 1 were left over", next.Needs[0].Advice);
+        Assert.Equal("Fruit a week earlier; 1 was left over", next.Needs[0].Advice);
         Assert.Equal("The children wanted 5 more", next.Needs[1].Advice);
     }
 

@@ -46,9 +46,6 @@ public sealed record LearnedTime(LearnedKind Kind, string Of, double Factor, dou
     /// <summary>How far one time lies from another, as a spread of the logarithm; 0 where it was not learned.</summary>
     public double Scatter { get; init; }
 
-    /// <summary>Whether the band leaves no doubt on which side of the recipes' own times it lies.</summary>
-    public bool IsSure => Low > 1 || High < 1;
-
     /// <summary>What the first oven, the second … is called in what is learned.</summary>
     /// <param name="oven">From 0.</param>
     public static string OvenName(int oven) => $"oven {oven + 1}";

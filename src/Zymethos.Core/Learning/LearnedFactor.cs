@@ -6,8 +6,16 @@ namespace Zymethos.Core.Learning;
 /// <param name="Bakes">How many bakes stand behind it.</param>
 public readonly record struct LearnedFactor(double Mean, double Spread, int Bakes)
 {
-    // Standard normal quantile of 0.95: nine of ten lie between both (Abramowitz and Stegun, table 26.5).
-    private const double NineOfTen = 1.6448536;
+    /// <summary>Standard normal quantile of 0.95: nine of ten lie between both (Abramowitz and Stegun, table 26.5).</summary>
+    public const double NineOfTen = 1.6448536;
+
+    /// <summary>The factor of a value that is kept with its band.</summary>
+    /// <param name="factor">Most likely value, above zero.</param>
+    /// <param name="low">Lower end of the band of nine chances in ten, above zero.</param>
+    /// <param name="high">Its upper end.</param>
+    /// <param name="count">How many times it was seen.</param>
+    public static LearnedFactor Of(double factor, double low, double high, int count) =>
+        new(Math.Log(factor), Math.Log(high / low) / 2 / NineOfTen, count);
 
     /// <summary>The factor: 0.92 for 8 % sooner.</summary>
     public double Factor => Math.Exp(Mean);

@@ -14,7 +14,7 @@ namespace Zymethos.Core.Leaven;
 public sealed record StarterBuildStep(LocalDateTime At, Mass Kept, Mass Flour, Mass Water, Mass Discard, LocalDateTime RipeAt);
 
 /// <summary>
-/// Feeds that bring a starter to a wanted amount, ripe at a wanted hour: as few as can be, each of equal weights of flour and water, no
+/// Refreshes that bring a starter to a wanted amount, ripe at a wanted hour: as few as can be, each of equal weights of flour and water, no
 /// feed of more than five of each to one of starter (common practice, no source), by day where that can be.
 /// </summary>
 public static class StarterBuild
@@ -23,7 +23,7 @@ public static class StarterBuild
     public const int MostParts = 5;
 
     /// <summary>Most feeds: a spoonful becomes buckets in four.</summary>
-    public const int MostFeeds = 4;
+    public const int MostRefreshes = 4;
 
     private static readonly LocalTime Morning = new(7, 0);
     private static readonly LocalTime Night = new(22, 30);
@@ -47,7 +47,7 @@ public static class StarterBuild
         // By day first; a feed in the night only where nothing else gets it there.
         foreach (var byDay in new[] { true, false })
         {
-            for (var feeds = 1; feeds <= MostFeeds; feeds++)
+            for (var feeds = 1; feeds <= MostRefreshes; feeds++)
             {
                 if (Try(have, wanted, at, now, room, vigour, feeds, byDay) is { } found)
                     return found;

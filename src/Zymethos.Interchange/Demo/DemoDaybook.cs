@@ -20,7 +20,7 @@ public sealed class DemoDaybook
     /// <summary>The starter's true factor.</summary>
     public const double StarterFactor = 1.25;
 
-    private static readonly LocalDateTimePattern Time = LocalDateTimePattern.CreateWithInvariantCulture("uuuu-MM-dd'T'HH:mm");
+    private static readonly LocalDateTimePattern Time = LocalMoment.Pattern;
 
     // What is really the matter with some of its recipes, as a factor on their own time, whatever the oven.
     private static readonly Dictionary<string, double> Recipes = new(StringComparer.Ordinal)
@@ -76,7 +76,7 @@ public sealed class DemoDaybook
             Day(night.PlusDays(-before), keys);
         foreach (var (before, keys) in ThisYear)
             Day(today.PlusDays(-before), keys);
-        Feeds = [.. FeedsUntil(today)];
+        Refreshes = [.. RefreshesUntil(today)];
     }
 
     /// <summary>The Daybook as it is on a day.</summary>
@@ -86,7 +86,7 @@ public sealed class DemoDaybook
     public IReadOnlyList<PastBakeDocument> Bakes => _bakes;
 
     /// <summary>What was done to its starter.</summary>
-    public IReadOnlyList<StarterRefreshDocument> Feeds { get; }
+    public IReadOnlyList<StarterRefreshDocument> Refreshes { get; }
 
     private void Day(LocalDate date, string[] keys)
     {
@@ -218,7 +218,7 @@ public sealed class DemoDaybook
             _ => null,
         };
 
-    private IEnumerable<StarterRefreshDocument> FeedsUntil(LocalDate today)
+    private IEnumerable<StarterRefreshDocument> RefreshesUntil(LocalDate today)
     {
         for (var day = 40; day >= 1; day -= 3)
         {

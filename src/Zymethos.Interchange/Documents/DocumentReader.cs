@@ -521,5 +521,5 @@ public sealed class DocumentReader
     }
 
     private static readonly LocalTimePattern ClockPattern = LocalTimePattern.CreateWithInvariantCulture("HH:mm");
-    private static readonly LocalDateTimePattern MomentPattern = LocalDateTimePattern.CreateWithInvariantCulture("uuuu-MM-dd'T'HH:mm");
+    private static readonly LocalDateTimePattern MomentPattern = LocalMoment.Pattern;
 }

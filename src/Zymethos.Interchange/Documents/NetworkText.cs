@@ -10,7 +10,7 @@ namespace Zymethos.Interchange.Documents;
 /// <summary>Writes a compiled day down and reads it again.</summary>
 public static class NetworkText
 {
-    private static readonly LocalDateTimePattern Time = LocalDateTimePattern.CreateWithInvariantCulture("uuuu-MM-dd'T'HH:mm");
+    private static readonly LocalDateTimePattern Time = LocalMoment.Pattern;
 
     /// <summary>The network as a document.</summary>
     public static NetworkDocument Write(TaskNetwork network) =>

@@ -159,7 +159,7 @@ public sealed record DayDocument(
     IReadOnlyList<MealDocument>? Meals = null
 )
 {
-    private static readonly LocalDateTimePattern Pattern = LocalDateTimePattern.CreateWithInvariantCulture("uuuu-MM-dd'T'HH:mm");
+    private static readonly LocalDateTimePattern Pattern = LocalMoment.Pattern;
 
     /// <summary>When it starts, local time; null where that is not written as a date and an hour.</summary>
     [JsonIgnore]

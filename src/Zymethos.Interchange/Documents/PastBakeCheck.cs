@@ -48,6 +48,12 @@ public static class PastBakeCheck
             yield return new Fault(at, $"A text has up to {LongestText} characters.");
         if ((bake.Loads ?? []).Any(l => l.Oven is < 1 or > 2))
             yield return new Fault($"{at}.loads", "An oven is 1 or 2.");
+        if ((bake.Heats ?? []).Any(h => h.Oven is < 1 or > 2))
+            yield return new Fault($"{at}.heats", "An oven is 1 or 2.");
+        if (bake.Place is < 0 or > 999)
+            yield return new Fault($"{at}.place", "A place is 0 to 999.");
+        if ((bake.Used ?? new Dictionary<string, double>()).Keys.Any(k => k.Length > LongestText))
+            yield return new Fault($"{at}.used", $"A text has up to {LongestText} characters.");
     }
 
     /// <summary>Most loads, rises and pieces of handwork of a bake.</summary>

@@ -8,7 +8,7 @@ namespace Zymethos.Interchange.Documents;
 /// <summary>Brings a planned season back to life beside the season it belongs to.</summary>
 public static class SeasonPlanReader
 {
-    private static readonly LocalDateTimePattern Moment = LocalDateTimePattern.CreateWithInvariantCulture("uuuu-MM-dd'T'HH:mm");
+    private static readonly LocalDateTimePattern Moment = LocalMoment.Pattern;
 
     /// <summary>
     /// The plan without its sessions to the minute, which stand in the document; null when the two do not belong together any more: another

@@ -19,7 +19,7 @@ public sealed class SeasonReader
     private const int MostSessions = 400;
     private const int MostDays = 400;
     private const int MostBusy = 2000;
-    private static readonly LocalDateTimePattern Moment = LocalDateTimePattern.CreateWithInvariantCulture("uuuu-MM-dd'T'HH:mm");
+    private static readonly LocalDateTimePattern Moment = LocalMoment.Pattern;
     private static readonly LocalTimePattern Hour = LocalTimePattern.CreateWithInvariantCulture("HH:mm");
 
     private readonly DocumentReader _reader = new();

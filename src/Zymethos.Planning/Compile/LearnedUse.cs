@@ -1,4 +1,5 @@
 using Zymethos.Core.Kitchens;
+using Zymethos.Core.Learning;
 using Zymethos.Core.Measures;
 using Zymethos.Core.Recipes;
 using Zymethos.Core.Scaling;
@@ -18,9 +19,6 @@ public sealed record LearnedUse(double Factor, string Why)
 
     /// <summary>Seen this often, times that were taken say more of the spread than the recipe does (by judgement).</summary>
     private const int EnoughForSpread = 6;
-
-    // Five of a hundred lie below, five above (Abramowitz and Stegun, table 26.5).
-    private const double NineOfTen = 1.6448536;
 
     /// <summary>Of a bake: its oven and its recipe.</summary>
     public static LearnedUse OfBake(Kitchen kitchen, string recipe)
@@ -79,7 +77,11 @@ public sealed record LearnedUse(double Factor, string Why)
             return takes;
         var likely = takes.Likely * Factor;
         return Scatter > 0
-            ? new DurationEstimate(likely * Math.Exp(-NineOfTen * Scatter), likely, likely * Math.Exp(NineOfTen * Scatter))
+            ? new DurationEstimate(
+                likely * Math.Exp(-LearnedFactor.NineOfTen * Scatter),
+                likely,
+                likely * Math.Exp(LearnedFactor.NineOfTen * Scatter)
+            )
             : new DurationEstimate(takes.Low * Factor, likely, takes.High * Factor);
     }
 

@@ -202,7 +202,16 @@ public sealed class DaybookDesk(ZymethosContext context, BenchDesk desk, Kitchen
         if (row is null)
             context.PastBakes.Add(row = new PastBakeRow { Id = id });
         (row.Document, row.Date) = (bake, LocalDatePattern.Iso.Parse(bake.Date).Value);
-        await context.SaveChangesAsync(cancel);
+        if (!await SaveAsync(cancel))
+        {
+            // Somebody wrote to it in this very moment; this was said last.
+            row = await context.PastBakes.SingleOrDefaultAsync(b => b.Id == id, cancel);
+            if (row is null)
+                return;
+            (row.Document, row.Date) = (bake, LocalDatePattern.Iso.Parse(bake.Date).Value);
+            await SaveAsync(cancel);
+        }
+
         await LearnAsync(cancel);
     }
 

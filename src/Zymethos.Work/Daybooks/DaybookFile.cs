@@ -102,6 +102,9 @@ public sealed class DaybookFile(ZymethosContext context, DaybookDesk desk, ICloc
     )
     {
         var known = (await context.PastBakes.Select(b => b.Id).ToListAsync(cancel)).ToHashSet();
+        var taken = (
+            await context.PastBakes.Where(b => b.SessionId != null).Select(b => new { b.SessionId, b.Place }).ToListAsync(cancel)
+        ).ToHashSet();
         var knownSessions = (await context.BenchSessions.Select(s => s.Id).ToListAsync(cancel)).ToHashSet();
         var knownFeeds = (await context.StarterRefreshes.Select(f => f.Id).ToListAsync(cancel)).ToHashSet();
         var (bakesIn, sessionsIn, feedsIn) = (0, 0, 0);
@@ -128,7 +131,8 @@ public sealed class DaybookFile(ZymethosContext context, DaybookDesk desk, ICloc
                 : knownSessions.Contains(own(of)) ? own(of)
                 : knownSessions.Contains(of) ? of
                 : null;
-            if (!IsNew(known, Guid.Parse(bake.Id)))
+            // A bake of a day that is here already was drawn from it here.
+            if ((session is not null && !taken.Add(new { SessionId = session, bake.Place })) || !IsNew(known, Guid.Parse(bake.Id)))
                 continue;
             var id = own(Guid.Parse(bake.Id));
             context.PastBakes.Add(
@@ -314,6 +318,14 @@ public sealed class DaybookFile(ZymethosContext context, DaybookDesk desk, ICloc
                 .Where(g => g.Count() > 1)
                 .Take(5)
                 .Select(g => new Fault("bakes", $"The id {g.Key} stands there twice."))
+        );
+        faults.AddRange(
+            document
+                .Bakes.Where(b => b.Session is not null)
+                .GroupBy(b => (b.Session, b.Place))
+                .Where(g => g.Count() > 1)
+                .Take(5)
+                .Select(g => new Fault("bakes", $"Two bakes of the day {g.Key.Session} have the place {g.Key.Place}."))
         );
         faults.AddRange((document.Starter ?? []).SelectMany((f, i) => StarterDiary.Faults(f, $"starter[{i}]")).Take(20));
         return faults;

@@ -35,7 +35,7 @@ public sealed class DemoPast(ZymethosContext context, WorkedOut worked, SolverGa
                 Document = b,
             })
         );
-        context.StarterRefreshes.AddRange(past.Feeds.Select(StarterDiary.RowOf));
+        context.StarterRefreshes.AddRange(past.Refreshes.Select(StarterDiary.RowOf));
         await context.SaveChangesAsync(cancel);
         await new DaybookDesk(
             context,

@@ -11,7 +11,7 @@ namespace Zymethos.Work.Daybooks;
 /// <summary>Draws the bakes of a session, as they really were, from what was said.</summary>
 public static class SessionBakes
 {
-    private static readonly LocalDateTimePattern Time = LocalDateTimePattern.CreateWithInvariantCulture("uuuu-MM-dd'T'HH:mm");
+    private static readonly LocalDateTimePattern Time = LocalMoment.Pattern;
 
     /// <summary>The bakes, in the order of the day; their ids are made anew.</summary>
     /// <param name="session">Id of the session.</param>

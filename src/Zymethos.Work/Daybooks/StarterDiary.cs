@@ -19,13 +19,13 @@ public sealed record DiscardUse(Recipe Recipe, double Grams);
 public sealed class StarterDiary(ZymethosContext context, DaybookDesk desk)
 {
     /// <summary>Most feeds that are listed and learned from: some years of a feed a day.</summary>
-    public const int MostFeeds = 2000;
+    public const int MostRefreshes = 2000;
 
-    private static readonly LocalDateTimePattern Time = LocalDateTimePattern.CreateWithInvariantCulture("uuuu-MM-dd'T'HH:mm");
+    private static readonly LocalDateTimePattern Time = LocalMoment.Pattern;
 
-    /// <summary>Feeds, the last first.</summary>
+    /// <summary>Refreshes, the last first.</summary>
     public Task<List<StarterRefreshRow>> RefreshesAsync(CancellationToken cancel) =>
-        context.StarterRefreshes.AsNoTracking().OrderByDescending(f => f.At).Take(MostFeeds).ToListAsync(cancel);
+        context.StarterRefreshes.AsNoTracking().OrderByDescending(f => f.At).Take(MostRefreshes).ToListAsync(cancel);
 
     /// <summary>Writes a feed down, or writes it anew.</summary>
     /// <param name="feed">The feed; its id says which one it replaces.</param>

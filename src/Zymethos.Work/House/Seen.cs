@@ -5,6 +5,7 @@ using NodaTime;
 using NodaTime.Text;
 using Zymethos.Store;
 using Zymethos.Store.Books;
+using Zymethos.Store.Daybooks;
 using Zymethos.Store.Days;
 using Zymethos.Store.Seasons;
 
@@ -32,6 +33,9 @@ public static class Seen
     /// <summary>A recipe as it stands in the Book; <paramref name="row"/> is null where there is none.</summary>
     public static string Of(string key, RecipeRow? row) =>
         $"recipe {Uri.EscapeDataString(key)} {(row is null ? "none" : Mark(StoredJson.Text(row.Document)))}";
+
+    /// <summary>A bake as it is written down.</summary>
+    public static string Of(PastBakeRow row) => $"bake {row.Id:N} {Mark(StoredJson.Text(row.Document))}";
 
     /// <summary>An ingredient of the kitchen's own; <paramref name="row"/> is null where there is none.</summary>
     public static string Of(string name, IngredientRow? row) =>

@@ -16,7 +16,7 @@ public sealed record MovedDay(OvenDayDocument? Document, string Said);
 public static class HandMoves
 {
     /// <summary>A moment of a day as moves carry it, in the kitchen's own time: 2031-05-03T14:10.</summary>
-    public static readonly LocalDateTimePattern Moment = LocalDateTimePattern.CreateWithInvariantCulture("uuuu-MM-dd'T'HH:mm");
+    public static readonly LocalDateTimePattern Moment = LocalMoment.Pattern;
 
     private static string ChoiceWords(PlannedDay day) =>
         $"Took the plan that goes well on {day.Chance!.Together * 100:0} of 100 days, done by "
@@ -177,7 +177,7 @@ public static class HandMoves
         if (reader.Faults.Count > 0)
             return new(null, reader.Faults[0].Message);
         var rest = wishesFrom(wish.ByHand, minute);
-        string At(int m) => LocalDateTimePattern.CreateWithInvariantCulture("uuuu-MM-dd'T'HH:mm").Format(day.Network.TimeOf(m));
+        string At(int m) => LocalMoment.Pattern.Format(day.Network.TimeOf(m));
         var hands = (document.ByHand ?? new HandWishesDocument()) with
         {
             Pins = [.. rest.Pins.Select(p => new PinDocument(p.Task.Value, At(p.Start)))],

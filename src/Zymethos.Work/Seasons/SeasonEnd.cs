@@ -122,7 +122,7 @@ public sealed record SeasonEnd(
         if (need.Outcome is { More: > 0 } outcome)
             words.Add($"{(outcome.WhoMore.Length > 0 ? outcome.WhoMore : "Somebody")} wanted {outcome.More} more");
         else if (need.Outcome is { Left: > 0 } left)
-            words.Add($"{left.Left} were left over");
+            words.Add(left.Left == 1 ? "1 was left over" : $"{left.Left} were left over");
         var all = string.Join("; ", words);
         return all.Length <= 300 ? all : all[..299] + "…";
     }

@@ -10,7 +10,7 @@ namespace Zymethos.Work.Seasons;
 /// <summary>Changes to what was said of a season, one touch each.</summary>
 public static class SeasonMoves
 {
-    private static readonly LocalDateTimePattern Moment = LocalDateTimePattern.CreateWithInvariantCulture("uuuu-MM-dd'T'HH:mm");
+    private static readonly LocalDateTimePattern Moment = LocalMoment.Pattern;
 
     /// <summary>A change as a form carries it. What this writes, <see cref="Read"/> reads, but for the need, which goes beside
     /// it.</summary>

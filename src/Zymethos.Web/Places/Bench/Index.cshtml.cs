@@ -92,11 +92,7 @@ public sealed class IndexModel(
         var end = start.PlusHours(LongestDay);
         var document = new OvenDayDocument(
             shelf.KitchenRow.Document,
-            new DayDocument(
-                LocalDatePattern.Iso.Format(start.Date),
-                start.ToString("HH:mm", null),
-                LocalDateTimePattern.CreateWithInvariantCulture("uuuu-MM-dd'T'HH:mm").Format(end)
-            ),
+            new DayDocument(LocalDatePattern.Iso.Format(start.Date), start.ToString("HH:mm", null), LocalMoment.Pattern.Format(end)),
             [new BakeDocument(recipe.Row.Document, Batches: batches)]
         );
         var answer = await planner.FirstAsync(document, cancel) ?? await planner.PlanAsync(document, PlanTime, 1, cancel, withClash: false);

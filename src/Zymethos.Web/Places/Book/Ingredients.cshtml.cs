@@ -6,6 +6,7 @@ using Zymethos.Core.Measures;
 using Zymethos.Interchange.Documents;
 using Zymethos.Store;
 using Zymethos.Store.Books;
+using Zymethos.Web.Setup;
 using Zymethos.Work.Books;
 using Zymethos.Work.House;
 
@@ -89,7 +90,7 @@ public sealed class IngredientsModel(ZymethosContext context, KitchenBook book) 
     }
 
     /// <summary>The message at a field; empty when there is none.</summary>
-    public string Wrong(string field) => ModelState[$"Form.{field}"]?.Errors.FirstOrDefault()?.ErrorMessage ?? "";
+    public string Wrong(string field) => ModelState.At($"Form.{field}");
 
     private Task<IngredientRow?> OwnAsync(string name, CancellationToken cancel) =>
         context.Ingredients.AsNoTracking().SingleOrDefaultAsync(i => i.Name == name, cancel);

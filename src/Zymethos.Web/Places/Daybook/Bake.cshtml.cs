@@ -7,6 +7,7 @@ using Zymethos.Core.Recipes;
 using Zymethos.Interchange.Documents;
 using Zymethos.Store;
 using Zymethos.Store.Daybooks;
+using Zymethos.Web.Setup;
 using Zymethos.Work.Books;
 using Zymethos.Work.Daybooks;
 using Zymethos.Work.House;
@@ -218,15 +219,6 @@ public sealed class BakeModel(DaybookDesk desk, KitchenBook book, ZymethosContex
         + (Bake.Batches > 1 ? $", {Bake.Batches} batches" : "")
         + (Bake.Source == "hand" ? ", written down by hand" : "");
 
-    /// <summary>When a load went in; empty where nobody said.</summary>
-    public string Hour(PastLoadDocument load) =>
-        NodaTime
-            .Text.LocalDateTimePattern.CreateWithInvariantCulture("uuuu-MM-dd'T'HH:mm")
-            .Parse(load.At ?? "")
-            .TryGetValue(default, out var at)
-            ? Says.Hour(at)
-            : "";
-
     /// <summary>A bake of the recipe in words.</summary>
     public string Words(Step step) =>
         $"{step.Title}: {step.Takes.Likely.TotalMinutes:0} min at {Says.Dial(step.Oven!.SetTemperature.Celsius)}";
@@ -240,8 +232,7 @@ public sealed class BakeModel(DaybookDesk desk, KitchenBook book, ZymethosContex
     public IEnumerable<Step> Steps => Recipe?.Steps.Where(s => s is { Kind: StepKind.Bake, Oven.State: OvenState.Bake }) ?? [];
 
     /// <summary>What is wrong with a field; empty where nothing is.</summary>
-    public string WrongAt(string field) =>
-        ModelState.TryGetValue(field, out var entry) ? entry.Errors.FirstOrDefault()?.ErrorMessage ?? "" : "";
+    public string WrongAt(string field) => ModelState.At(field);
 
     private PageResult Wrong()
     {

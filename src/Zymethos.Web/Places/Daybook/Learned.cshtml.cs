@@ -83,7 +83,7 @@ public sealed class LearnedModel(DaybookDesk desk, KitchenBook book, OpenDay day
                 l,
                 LearnedWords.NameOf(l.Kind, l.Of, NameOf, Kitchen.Ovens.Length),
                 LearnedWords.Of(
-                    new LearnedFactor(Math.Log(l.Factor), Math.Log(l.High / l.Low) / 2 / 1.6448536, l.Count),
+                    LearnedFactor.Of(l.Factor, l.Low, l.High, l.Count),
                     l.Kind switch
                     {
                         LearnedKind.Oven or LearnedKind.Recipe => "bake",
@@ -199,8 +199,8 @@ public sealed class LearnedModel(DaybookDesk desk, KitchenBook book, OpenDay day
         if (off.Count < Lessons.FewestToUse)
             return "";
         var (mean, spread) = (off.Average(), Math.Sqrt(off.Sum(o => Math.Pow(o - off.Average(), 2)) / (off.Count - 1)));
-        var band = 1.6448536 * spread / Math.Sqrt(off.Count);
-        return Math.Abs(mean) < 1
+        var band = LearnedFactor.NineOfTen * spread / Math.Sqrt(off.Count);
+        return Math.Abs(mean) < Math.Max(1, band)
             ? $"It is as hot as its dial says, by {off.Count} loads with a thermometer."
             : $"It is {degrees(Math.Abs(mean))} degrees {(mean > 0 ? "hotter" : "cooler")} than its dial says (between "
                 + $"{degrees(Math.Abs(mean) - band)} and {degrees(Math.Abs(mean) + band)}), by {off.Count} loads with a thermometer.";

@@ -1,5 +1,6 @@
 using Zymethos.Core.Kitchens;
 using Zymethos.Core.Learning;
+using Zymethos.Interchange.Documents;
 
 namespace Zymethos.Web.Places.Daybook;
 
@@ -56,6 +57,10 @@ internal static class LearnedWords
             LearnedKind.Leaven => of == LearnedTime.Starter ? "Your starter" : "Yeast in this kitchen",
             _ => $"{recipe(of)} rising",
         };
+
+    /// <summary>When a load went in, in the kitchen's own words; empty where nobody said.</summary>
+    public static string HourOf(PastLoadDocument load, KitchenSays says) =>
+        LocalMoment.Pattern.Parse(load.At ?? "").TryGetValue(default, out var at) ? says.Hour(at) : "";
 
     /// <summary>Under what a value stands on the page.</summary>
     public static string GroupOf(LearnedKind kind) =>

@@ -1,7 +1,6 @@
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;
 using Microsoft.EntityFrameworkCore;
-using NodaTime.Text;
 using Zymethos.Core.Kitchens;
 using Zymethos.Interchange.Documents;
 using Zymethos.Store;
@@ -14,8 +13,6 @@ namespace Zymethos.Web.Places.Daybook;
 /// <summary>A session as it was: what was planned beside what was, and what came of it.</summary>
 public sealed class SessionModel(DaybookDesk desk, ZymethosContext context, KitchenClock kitchenClock) : PageModel
 {
-    private static readonly LocalDateTimePattern Time = LocalDateTimePattern.CreateWithInvariantCulture("uuuu-MM-dd'T'HH:mm");
-
     /// <summary>The session.</summary>
     public DaybookSession Session { get; private set; } = null!;
 
@@ -53,7 +50,4 @@ public sealed class SessionModel(DaybookDesk desk, ZymethosContext context, Kitc
         Traces = new TwoTraces(session);
         return Page();
     }
-
-    /// <summary>When a load went in, in the kitchen's own words; empty where nobody said.</summary>
-    public string Hour(PastLoadDocument load) => Time.Parse(load.At ?? "").TryGetValue(default, out var at) ? Says.Hour(at) : "";
 }

@@ -10,6 +10,7 @@ using Zymethos.Core.Leaven;
 using Zymethos.Core.Measures;
 using Zymethos.Interchange.Documents;
 using Zymethos.Store.Daybooks;
+using Zymethos.Web.Setup;
 using Zymethos.Work.Books;
 using Zymethos.Work.Daybooks;
 using Zymethos.Work.House;
@@ -53,7 +54,7 @@ public sealed class RefreshForm
 /// <summary>The starter: what was done to it, how lively it is, and how to bring it to a wanted amount by a wanted hour.</summary>
 public sealed class StarterModel(StarterDiary diary, DaybookDesk desk, KitchenBook book, IClock clock) : PageModel
 {
-    private static readonly LocalDateTimePattern Time = LocalDateTimePattern.CreateWithInvariantCulture("uuuu-MM-dd'T'HH:mm");
+    private static readonly LocalDateTimePattern Time = LocalMoment.Pattern;
 
     /// <summary>A feed that is written down.</summary>
     [BindProperty]
@@ -79,8 +80,8 @@ public sealed class StarterModel(StarterDiary diary, DaybookDesk desk, KitchenBo
     [TempData]
     public string? Said { get; set; }
 
-    /// <summary>Feeds, the last first.</summary>
-    public IReadOnlyList<StarterRefreshRow> Feeds { get; private set; } = [];
+    /// <summary>Refreshes, the last first.</summary>
+    public IReadOnlyList<StarterRefreshRow> Refreshes { get; private set; } = [];
 
     /// <summary>How lively it is.</summary>
     public LearnedFactor Vigour { get; private set; }
@@ -229,8 +230,7 @@ public sealed class StarterModel(StarterDiary diary, DaybookDesk desk, KitchenBo
         StarterDiary.UsualPeak(feed) is { } minutes ? string.Create(CultureInfo.InvariantCulture, $"{minutes / 60:0.#} h is usual") : "";
 
     /// <summary>What is wrong with a field; empty where nothing is.</summary>
-    public string WrongAt(string field) =>
-        ModelState.TryGetValue($"Form.{field}", out var entry) ? entry.Errors.FirstOrDefault()?.ErrorMessage ?? "" : "";
+    public string WrongAt(string field) => ModelState.At($"Form.{field}");
 
     /// <summary>When a feed was, in words.</summary>
     public string When(StarterRefreshRow row) => Kitchen.Says.DayAndHour(row.At);
@@ -241,10 +241,10 @@ public sealed class StarterModel(StarterDiary diary, DaybookDesk desk, KitchenBo
     {
         var shelf = await book.ShelfAsync(cancel);
         Kitchen = shelf.Known.Kitchen;
-        Feeds = await diary.RefreshesAsync(cancel);
+        Refreshes = await diary.RefreshesAsync(cancel);
         Vigour = (await desk.LessonsAsync(cancel)).Rises.Doer(LearnedTime.Starter);
         Uses = [.. StarterDiary.UsesOf(shelf.All)];
-        Have ??= Feeds is [{ Document: var last }, ..]
+        Have ??= Refreshes is [{ Document: var last }, ..]
             ? (last.Kept + last.Flour + last.Water).ToString("0", CultureInfo.InvariantCulture)
             : null;
         if (string.IsNullOrWhiteSpace(Want))

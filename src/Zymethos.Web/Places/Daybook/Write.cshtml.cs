@@ -4,6 +4,7 @@ using NodaTime;
 using NodaTime.Text;
 using Zymethos.Core.Recipes;
 using Zymethos.Interchange.Documents;
+using Zymethos.Web.Setup;
 using Zymethos.Work.Books;
 using Zymethos.Work.Daybooks;
 using Zymethos.Work.House;
@@ -13,6 +14,8 @@ namespace Zymethos.Web.Places.Daybook;
 /// <summary>A bake from before, written down by hand.</summary>
 public sealed class WriteModel(DaybookDesk desk, KitchenBook book, IClock clock) : PageModel
 {
+    private string _seen = "";
+
     /// <summary>What is typed.</summary>
     [BindProperty]
     public WriteForm Form { get; set; } = new();
@@ -45,6 +48,11 @@ public sealed class WriteModel(DaybookDesk desk, KitchenBook book, IClock clock)
         var before = await FillAsync(id, cancel);
         if (id is not null && before is null)
             return NotFound();
+        if (before is not null && Seen.IsStale(Request.Form[Seen.Field].FirstOrDefault(), _seen))
+            ModelState.AddModelError(
+                "Form.Date",
+                "This bake was changed from another page meanwhile. Yours is still here: write it down again to keep it."
+            );
         if (Form.Read(before, Recipes, Known.Kitchen.Says, Today, ModelState) is not { } bake)
         {
             AddLoad();
@@ -58,8 +66,7 @@ public sealed class WriteModel(DaybookDesk desk, KitchenBook book, IClock clock)
     }
 
     /// <summary>What is wrong with a field; empty where nothing is.</summary>
-    public string WrongAt(string field) =>
-        ModelState.TryGetValue($"Form.{field}", out var entry) ? entry.Errors.FirstOrDefault()?.ErrorMessage ?? "" : "";
+    public string WrongAt(string field) => ModelState.At($"Form.{field}");
 
     private LocalDate Today => KitchenClock.At(Known.Kitchen.Zone, clock.GetCurrentInstant()).Date;
 
@@ -73,6 +80,9 @@ public sealed class WriteModel(DaybookDesk desk, KitchenBook book, IClock clock)
     {
         var shelf = await book.ShelfAsync(cancel);
         (Known, Recipes, IsChange) = (shelf.Known, shelf.All, id is not null);
-        return id is { } known && await desk.BakeAsync(known, cancel) is { SessionId: null } row ? row.Document : null;
+        if (id is not { } known || await desk.BakeAsync(known, cancel) is not { SessionId: null } row)
+            return null;
+        ViewData[Seen.Field] = _seen = Seen.Of(row);
+        return row.Document;
     }
 }

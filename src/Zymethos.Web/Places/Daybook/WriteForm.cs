@@ -37,7 +37,7 @@ public sealed class WriteForm
     /// <summary>Most loads of a bake that is written by hand.</summary>
     public const int MostLoads = 6;
 
-    private static readonly LocalDateTimePattern Time = LocalDateTimePattern.CreateWithInvariantCulture("uuuu-MM-dd'T'HH:mm");
+    private static readonly LocalDateTimePattern Time = LocalMoment.Pattern;
 
     // What comes out before it went in came out the next morning, if that makes a bake of it.
     private const int LongestOverMidnight = 6 * 60;

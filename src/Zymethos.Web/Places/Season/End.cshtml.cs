@@ -2,6 +2,7 @@ using System.Globalization;
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;
 using Zymethos.Interchange.Documents;
+using Zymethos.Web.Setup;
 using Zymethos.Work.Daybooks;
 using Zymethos.Work.House;
 using Zymethos.Work.Seasons;
@@ -126,8 +127,7 @@ public sealed class EndModel(SeasonDesk desk, DaybookDesk daybook) : PageModel
     }
 
     /// <summary>What is wrong with a field; empty where nothing is.</summary>
-    public string WrongAt(string field) =>
-        ModelState.TryGetValue(field, out var entry) ? entry.Errors.FirstOrDefault()?.ErrorMessage ?? "" : "";
+    public string WrongAt(string field) => ModelState.At(field);
 
     private async Task<bool> FillAsync(Guid id, CancellationToken cancel)
     {
