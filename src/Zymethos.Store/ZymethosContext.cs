@@ -70,6 +70,9 @@ public sealed class ZymethosContext(DbContextOptions<ZymethosContext> options, I
     /// <summary>What was done to the starter of the current kitchen.</summary>
     public DbSet<StarterRefreshRow> StarterRefreshes => Set<StarterRefreshRow>();
 
+    /// <summary>Feeds of spirit that cakes of the current kitchen were given.</summary>
+    public DbSet<CakeFeedRow> CakeFeeds => Set<CakeFeedRow>();
+
     /// <summary>With what devices of the current kitchen come in.</summary>
     public DbSet<DeviceDoorRow> DeviceDoors => Set<DeviceDoorRow>();
 
@@ -265,6 +268,12 @@ public sealed class ZymethosContext(DbContextOptions<ZymethosContext> options, I
         builder.Entity<StarterRefreshRow>(e =>
         {
             e.ToTable("starter_refreshes");
+            e.HasIndex(f => new { f.KitchenId, f.At });
+            Json(e.Property(f => f.Document));
+        });
+        builder.Entity<CakeFeedRow>(e =>
+        {
+            e.ToTable("cake_feeds");
             e.HasIndex(f => new { f.KitchenId, f.At });
             Json(e.Property(f => f.Document));
         });

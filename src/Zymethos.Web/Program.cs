@@ -123,6 +123,7 @@ builder.Services.AddScoped<BenchTelling>();
 builder.Services.AddScoped<DaybookDesk>();
 builder.Services.AddScoped<DaybookFile>();
 builder.Services.AddScoped<StarterDiary>();
+builder.Services.AddScoped<CakeDiary>();
 builder.Services.AddScoped<BenchPasses>();
 builder.Services.AddScoped<BenchStream>();
 builder.Services.AddScoped<BenchTraces>();

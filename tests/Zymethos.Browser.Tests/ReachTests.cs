@@ -29,6 +29,7 @@ public sealed class ReachTests(Site site)
         "/daybook/learned",
         "/daybook/recipes/market-squash-loaf",
         "/daybook/write",
+        "/daybook/feeding",
         "/daybook/starter?want=300&day=2099-01-02&at=17:00&have=100",
         "/daybook/file",
         "/kitchen/devices",

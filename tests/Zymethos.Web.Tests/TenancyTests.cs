@@ -150,6 +150,13 @@ public sealed class TenancyTests(TestKitchen kitchen) : IClassFixture<TestKitche
                 At = new LocalDateTime(2026, 1, 10, 9, 0),
                 Document = new StarterRefreshDocument(Guid.NewGuid().ToString(), "2026-01-10T09:00", 50, 50, 50),
             },
+            nameof(CakeFeedRow) => new CakeFeedRow
+            {
+                Id = Guid.NewGuid(),
+                BakeId = Guid.NewGuid(),
+                At = new LocalDateTime(2026, 1, 10, 9, 0),
+                Document = new CakeFeedDocument(Guid.NewGuid().ToString(), Guid.NewGuid().ToString(), "2026-01-10T09:00"),
+            },
             nameof(DeviceDoorRow) => new DeviceDoorRow { Address = $"{Guid.NewGuid():N}"[..10], SecretHash = "s" },
             nameof(DeviceRow) => new DeviceRow { Name = "oven-1" },
             nameof(DeviceReadingRow) => new DeviceReadingRow { Device = "oven-1", At = Instant.FromUtc(2030, 1, 1, 0, 0) },

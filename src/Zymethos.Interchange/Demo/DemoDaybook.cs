@@ -77,6 +77,7 @@ public sealed class DemoDaybook
         foreach (var (before, keys) in ThisYear)
             Day(today.PlusDays(-before), keys);
         Refreshes = [.. RefreshesUntil(today)];
+        CakeFeeds = [.. _bakes.Where(b => b.Recipe == "cellar-fruit-cake").SelectMany(b => FeedsOf(b, today))];
     }
 
     /// <summary>The Daybook as it is on a day.</summary>
@@ -87,6 +88,22 @@ public sealed class DemoDaybook
 
     /// <summary>What was done to its starter.</summary>
     public IReadOnlyList<StarterRefreshDocument> Refreshes { get; }
+
+    /// <summary>Feeds of spirit that its keeping cakes were given.</summary>
+    public IReadOnlyList<CakeFeedDocument> CakeFeeds { get; }
+
+    // Once a week, three times; this year's third is due.
+    private IEnumerable<CakeFeedDocument> FeedsOf(PastBakeDocument cake, LocalDate today)
+    {
+        var baked = LocalDatePattern.Iso.Parse(cake.Date).Value;
+        string?[] notes = ["Drank it at once", null, "Smells of one thing now"];
+        foreach (var (note, week) in notes.Select((n, i) => (n, i)))
+        {
+            var date = baked.PlusDays(7 * week);
+            if (date <= today.PlusDays(-3))
+                yield return new CakeFeedDocument(Id(), cake.Id, Time.Format(date.At(new LocalTime(20, 30))), "brandy", 25, note);
+        }
+    }
 
     private void Day(LocalDate date, string[] keys)
     {

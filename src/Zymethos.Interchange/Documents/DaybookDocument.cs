@@ -9,12 +9,14 @@ namespace Zymethos.Interchange.Documents;
 /// <param name="Bakes">Bakes, the first first.</param>
 /// <param name="Sessions">Days at the Bench; left out for none.</param>
 /// <param name="Starter">What was done to the starter; left out for nothing.</param>
+/// <param name="CakeFeeds">Feeds of spirit that keeping cakes were given; left out for none.</param>
 public sealed record DaybookDocument(
     string Format,
     int Version,
     IReadOnlyList<PastBakeDocument> Bakes,
     IReadOnlyList<PastSessionDocument>? Sessions = null,
-    IReadOnlyList<StarterRefreshDocument>? Starter = null
+    IReadOnlyList<StarterRefreshDocument>? Starter = null,
+    IReadOnlyList<CakeFeedDocument>? CakeFeeds = null
 )
 {
     /// <summary>What every file says of itself.</summary>
@@ -196,5 +198,21 @@ public sealed record StarterRefreshDocument(
     double? Height = null,
     double? PeakMinutes = null,
     double? RoomC = null,
+    string? Note = null
+);
+
+/// <summary>A feed of spirit that a keeping cake was given.</summary>
+/// <param name="Id">Unique id.</param>
+/// <param name="Bake">Id of the bake that was fed.</param>
+/// <param name="At">When ("2026-11-29T21:00").</param>
+/// <param name="Spirit">With what; left out where nobody said.</param>
+/// <param name="Millilitres">How much, in millilitres; left out where nobody measured.</param>
+/// <param name="Note">What else was written: how it smelled, whether it was moist.</param>
+public sealed record CakeFeedDocument(
+    string Id,
+    string Bake,
+    string At,
+    string? Spirit = null,
+    double? Millilitres = null,
     string? Note = null
 );

@@ -549,6 +549,32 @@ namespace Zymethos.Store.Migrations
                     b.ToTable("recipe_versions", (string)null);
                 });
 
+            modelBuilder.Entity("Zymethos.Store.Daybooks.CakeFeedRow", b =>
+                {
+                    b.Property<Guid>("Id")
+                        .ValueGeneratedOnAdd()
+                        .HasColumnType("uuid");
+
+                    b.Property<LocalDateTime>("At")
+                        .HasColumnType("timestamp without time zone");
+
+                    b.Property<Guid>("BakeId")
+                        .HasColumnType("uuid");
+
+                    b.Property<string>("Document")
+                        .IsRequired()
+                        .HasColumnType("jsonb");
+
+                    b.Property<Guid>("KitchenId")
+                        .HasColumnType("uuid");
+
+                    b.HasKey("Id");
+
+                    b.HasIndex("KitchenId", "At");
+
+                    b.ToTable("cake_feeds", (string)null);
+                });
+
             modelBuilder.Entity("Zymethos.Store.Daybooks.PastBakeRow", b =>
                 {
                     b.Property<Guid>("Id")
@@ -1138,6 +1164,15 @@ namespace Zymethos.Store.Migrations
                 });
 
             modelBuilder.Entity("Zymethos.Store.Books.RecipeVersionRow", b =>
+                {
+                    b.HasOne("Zymethos.Store.Kitchens.KitchenRow", null)
+                        .WithMany()
+                        .HasForeignKey("KitchenId")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired();
+                });
+
+            modelBuilder.Entity("Zymethos.Store.Daybooks.CakeFeedRow", b =>
                 {
                     b.HasOne("Zymethos.Store.Kitchens.KitchenRow", null)
                         .WithMany()

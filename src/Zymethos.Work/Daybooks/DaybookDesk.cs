@@ -221,6 +221,7 @@ public sealed class DaybookDesk(ZymethosContext context, BenchDesk desk, Kitchen
         if (await context.PastBakes.SingleOrDefaultAsync(b => b.Id == id && b.SessionId == null, cancel) is not { } row)
             return false;
         context.PastBakes.Remove(row);
+        context.CakeFeeds.RemoveRange(await context.CakeFeeds.Where(f => f.BakeId == id).ToListAsync(cancel));
         await context.SaveChangesAsync(cancel);
         await LearnAsync(cancel);
         return true;

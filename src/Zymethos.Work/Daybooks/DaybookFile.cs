@@ -51,12 +51,14 @@ public sealed class DaybookFile(ZymethosContext context, DaybookDesk desk, ICloc
         }
 
         var feeds = await context.StarterRefreshes.AsNoTracking().OrderBy(f => f.At).Select(f => f.Document).ToListAsync(cancel);
+        var cakeFeeds = await context.CakeFeeds.AsNoTracking().OrderBy(f => f.At).Select(f => f.Document).ToListAsync(cancel);
         return new DaybookDocument(
             DaybookDocument.Name,
             1,
             bakes.ConvertAll(b => b.Document),
             sessions.Count > 0 ? sessions : null,
-            feeds.Count > 0 ? feeds : null
+            feeds.Count > 0 ? feeds : null,
+            cakeFeeds.Count > 0 ? cakeFeeds : null
         );
     }
 
@@ -151,6 +153,18 @@ public sealed class DaybookFile(ZymethosContext context, DaybookDesk desk, ICloc
         foreach (var feed in (document.Starter ?? []).Where(f => IsNew(knownFeeds, Guid.Parse(f.Id))))
         {
             context.StarterRefreshes.Add(StarterDiary.RowOf(feed with { Id = own(Guid.Parse(feed.Id)).ToString() }));
+            feedsIn++;
+        }
+
+        var knownCakeFeeds = (await context.CakeFeeds.Select(f => f.Id).ToListAsync(cancel)).ToHashSet();
+        foreach (var feed in (document.CakeFeeds ?? []).Where(f => IsNew(knownCakeFeeds, Guid.Parse(f.Id))))
+        {
+            var bake = Guid.Parse(feed.Bake);
+            var to = known.Contains(own(bake)) ? own(bake) : bake;
+            // The feed of a bake that came in under another id, or not at all, has nothing to stand with.
+            if (!known.Contains(to))
+                continue;
+            context.CakeFeeds.Add(CakeDiary.RowOf(feed with { Id = own(Guid.Parse(feed.Id)).ToString(), Bake = to.ToString() }));
             feedsIn++;
         }
 
@@ -328,6 +342,7 @@ public sealed class DaybookFile(ZymethosContext context, DaybookDesk desk, ICloc
                 .Select(g => new Fault("bakes", $"Two bakes of the day {g.Key.Session} have the place {g.Key.Place}."))
         );
         faults.AddRange((document.Starter ?? []).SelectMany((f, i) => StarterDiary.Faults(f, $"starter[{i}]")).Take(20));
+        faults.AddRange((document.CakeFeeds ?? []).SelectMany((f, i) => CakeDiary.Faults(f, $"cakeFeeds[{i}]")).Take(20));
         return faults;
     }
 

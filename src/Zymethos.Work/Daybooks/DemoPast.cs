@@ -36,6 +36,7 @@ public sealed class DemoPast(ZymethosContext context, WorkedOut worked, SolverGa
             })
         );
         context.StarterRefreshes.AddRange(past.Refreshes.Select(StarterDiary.RowOf));
+        context.CakeFeeds.AddRange(past.CakeFeeds.Select(CakeDiary.RowOf));
         await context.SaveChangesAsync(cancel);
         await new DaybookDesk(
             context,

@@ -9,11 +9,13 @@ using Zymethos.Core.Learning;
 using Zymethos.Core.Leaven;
 using Zymethos.Core.Measures;
 using Zymethos.Interchange.Documents;
+using Zymethos.Planning.Seasons;
 using Zymethos.Store.Daybooks;
 using Zymethos.Web.Setup;
 using Zymethos.Work.Books;
 using Zymethos.Work.Daybooks;
 using Zymethos.Work.House;
+using Zymethos.Work.Seasons;
 
 namespace Zymethos.Web.Places.Daybook;
 
@@ -52,7 +54,7 @@ public sealed class RefreshForm
 }
 
 /// <summary>The starter: what was done to it, how lively it is, and how to bring it to a wanted amount by a wanted hour.</summary>
-public sealed class StarterModel(StarterDiary diary, DaybookDesk desk, KitchenBook book, IClock clock) : PageModel
+public sealed class StarterModel(StarterDiary diary, DaybookDesk desk, KitchenBook book, SeasonDesk seasons, IClock clock) : PageModel
 {
     private static readonly LocalDateTimePattern Time = LocalMoment.Pattern;
 
@@ -94,6 +96,15 @@ public sealed class StarterModel(StarterDiary diary, DaybookDesk desk, KitchenBo
 
     /// <summary>What uses what is taken off.</summary>
     public IReadOnlyList<DiscardUse> Uses { get; private set; } = [];
+
+    /// <summary>What the season that stands still wants of the starter, by time.</summary>
+    public IReadOnlyList<SeasonTouch> ForSeason { get; private set; } = [];
+
+    /// <summary>The day after the last feed, on which what was taken off is all there.</summary>
+    public LocalDate DiscardDate => (Plan.IsEmpty ? Now : Plan[^1].At).Date.PlusDays(1);
+
+    /// <summary>The same as addresses write it.</summary>
+    public string DiscardDay => LocalDatePattern.Iso.Format(DiscardDate);
 
     /// <summary>The kitchen.</summary>
     public Zymethos.Core.Kitchens.Kitchen Kitchen { get; private set; } = null!;
@@ -244,6 +255,8 @@ public sealed class StarterModel(StarterDiary diary, DaybookDesk desk, KitchenBo
         Refreshes = await diary.RefreshesAsync(cancel);
         Vigour = (await desk.LessonsAsync(cancel)).Rises.Doer(LearnedTime.Starter);
         Uses = [.. StarterDiary.UsesOf(shelf.All)];
+        if (await seasons.OpenAsync(null, cancel) is { } season)
+            ForSeason = [.. season.Touches.Where(t => t.Kind == SeasonTouchKind.Feed)];
         Have ??= Refreshes is [{ Document: var last }, ..]
             ? (last.Kept + last.Flour + last.Water).ToString("0", CultureInfo.InvariantCulture)
             : null;

@@ -123,11 +123,20 @@ public sealed class IndexModel(
     /// <summary>The date of a day that was taken off and can be brought back; null when there is none.</summary>
     public string? TakenOff { get; private set; }
 
-    /// <summary>The page for a date, or for the next planned day.</summary>
-    public async Task OnGetAsync(string? date, string? step, bool off, CancellationToken cancel)
+    /// <summary>The page for a date, or for the next planned day; another place may have put a recipe on its list.</summary>
+    public async Task OnGetAsync(string? date, string? step, bool off, string? add, CancellationToken cancel)
     {
         var standing = await FindAsync(date, cancel);
         await FillAsync(standing?.Row, date, cancel);
+        if (add is not null && (await PlannableAsync(cancel)).Find(r => r.Key == add) is { } wanted)
+        {
+            Setup.Add(add);
+            Setup.Complete(await PlannableAsync(cancel), (await ShelfAsync(cancel)).Known.Kitchen);
+            Said ??= $"{wanted.Name} is on the list. Plan the day when the list is right.";
+            if (standing is null)
+                Note = Said;
+        }
+
         if (standing is not { Row: var row })
         {
             if (off)
@@ -400,7 +409,7 @@ public sealed class IndexModel(
     /// <summary>The day as it stands, when a search has ended.</summary>
     public async Task<IActionResult> OnGetAgainAsync(string date, Guid id, CancellationToken cancel)
     {
-        await OnGetAsync(date, null, false, cancel);
+        await OnGetAsync(date, null, false, null, cancel);
         if (await desk.FindAsync(id, cancel) is { EndedAt: not null } row)
             Note = row.Said;
         return Partial("_Planning", this);
@@ -430,7 +439,7 @@ public sealed class IndexModel(
     private async Task<IActionResult> QuickerAsync(LocalDate date, string words, CancellationToken cancel)
     {
         ModelState.Clear();
-        await OnGetAsync(LocalDatePattern.Iso.Format(date), null, false, cancel);
+        await OnGetAsync(LocalDatePattern.Iso.Format(date), null, false, null, cancel);
         (Note, IsRefused) = (words, true);
         Response.StatusCode = StatusCodes.Status409Conflict;
         return IsHtmx ? Partial("_Planning", this) : Page();
@@ -445,7 +454,7 @@ public sealed class IndexModel(
             return RedirectToPage(new { date = address, step });
         }
 
-        await OnGetAsync(address, step, false, cancel);
+        await OnGetAsync(address, step, false, null, cancel);
         Note = said;
         return Partial("_Planning", this);
     }
