@@ -135,7 +135,7 @@ public sealed class DemoDaybook
                     Loads: loads,
                     Hands: Few(recipe.Steps.Where(s => s is { Hands: > 0, Oven: null, Takes.Likely.TotalMinutes: >= 3 }).Select(Hand)),
                     Rises: Few(recipe.Steps.Where(s => s is { Kind: StepKind.BulkRise or StepKind.Proof, Oven: null }).Select(Rise)),
-                    Heats: place == 0 ? [Heating(), Door()] : null,
+                    Heats: place == 0 ? [Heating(), Door(), Cooling()] : null,
                     Pieces: recipe.Yield.Pieces,
                     Looks: isDark ? "dark" : Looks(),
                     Darker: isDark ? ["back", "base"]
@@ -223,6 +223,8 @@ public sealed class DemoDaybook
     }
 
     private PastHeatDocument Door() => new(1, DoorDrop: Math.Round(31 + (4 * Normal()), 1));
+
+    private PastHeatDocument Cooling() => new(1, CoolMinutes: Math.Round(21 * Math.Exp(0.08 * Normal()), 1), Ajar: true);
 
     private string Looks() => _random.NextDouble() < 0.75 ? "golden" : "brown";
 

@@ -142,19 +142,24 @@ public sealed record PastRiseDocument(
     IReadOnlyList<IReadOnlyList<double>>? Heights = null
 );
 
-/// <summary>A heating up that a thermometer saw, or by how much the air fell when the door was opened.</summary>
+/// <summary>A heating up that a thermometer saw, a cooling down, or by how much the air fell when the door was opened.</summary>
 /// <param name="Oven">Which oven, 1 the first.</param>
 /// <param name="Minutes">How long it took; left out for a door.</param>
 /// <param name="ModelMinutes">How long the kitchen's figures say it takes; left out for a door.</param>
 /// <param name="DoorDrop">Degrees Celsius by which the air fell; left out for a heating up.</param>
 /// <param name="KitchenMinutes">Minutes from cold to 180 C that the kitchen said then, so that what is learned follows a kitchen that is
 /// changed.</param>
+/// <param name="CoolMinutes">Minutes in which what it was above the room fell to 1/e after the dial was turned down; left out for anything
+/// else.</param>
+/// <param name="Ajar">Whether its door stood ajar while it cooled.</param>
 public sealed record PastHeatDocument(
     int Oven,
     double? Minutes = null,
     double? ModelMinutes = null,
     double? DoorDrop = null,
-    double? KitchenMinutes = null
+    double? KitchenMinutes = null,
+    double? CoolMinutes = null,
+    bool Ajar = false
 );
 
 /// <summary>A day at the Bench with everything that was said.</summary>

@@ -150,18 +150,33 @@ public sealed class DaybookDesk(ZymethosContext context, BenchDesk desk, Kitchen
     /// <param name="oven">Which, 0 the first.</param>
     /// <param name="heatUp">Minutes from cold to 180 degrees; null leaves it.</param>
     /// <param name="doorDrop">Degrees by which it falls when its door is opened; null leaves it.</param>
+    /// <param name="coolShut">Its time constant of cooling, shut, in minutes; null leaves it.</param>
+    /// <param name="coolAjar">The same with the door ajar. Shut it never cools faster than ajar: then both are left.</param>
     /// <param name="cancel">Stops.</param>
     /// <returns>Whether it was taken; false when somebody changed the kitchen meanwhile.</returns>
-    public async Task<bool> TakeMeasuredAsync(int oven, int? heatUp, double? doorDrop, CancellationToken cancel)
+    public async Task<bool> TakeMeasuredAsync(
+        int oven,
+        int? heatUp,
+        double? doorDrop,
+        int? coolShut,
+        int? coolAjar,
+        CancellationToken cancel
+    )
     {
         var row = await context.Kitchens.SingleAsync(cancel);
         var kitchen = row.ToKitchen();
-        Oven Measured(Oven was) =>
-            was with
+        Oven Measured(Oven was)
+        {
+            var (shut, ajar) = (Minutes(coolShut) ?? was.CoolShut, Minutes(coolAjar) ?? was.CoolAjar);
+            return was with
             {
-                HeatUp = heatUp is { } minutes ? NodaTime.Duration.FromMinutes(minutes) : was.HeatUp,
+                HeatUp = Minutes(heatUp) ?? was.HeatUp,
                 DoorDrop = doorDrop ?? was.DoorDrop,
+                CoolShut = shut > ajar ? shut : was.CoolShut,
+                CoolAjar = shut > ajar ? ajar : was.CoolAjar,
             };
+        }
+        static NodaTime.Duration? Minutes(int? count) => count is { } minutes ? NodaTime.Duration.FromMinutes(minutes) : null;
         row.Take(oven == 0 ? kitchen with { Oven = Measured(kitchen.Oven) } : kitchen with { SecondOven = Measured(kitchen.SecondOven!) });
         return await SaveAsync(cancel);
     }

@@ -91,6 +91,12 @@ public sealed class Lessons
                 (b.Heats ?? []).Where(h => h.DoorDrop is > 0 and < 150).Select(h => (OvenOf(b, h.Oven), h.DoorDrop!.Value))
             ),
         ];
+        Coolings =
+        [
+            .. counted.SelectMany(b =>
+                (b.Heats ?? []).Where(h => h.CoolMinutes is >= 1 and <= 600).Select(h => (OvenOf(b, h.Oven), h.Ajar, h.CoolMinutes!.Value))
+            ),
+        ];
         DialOffsets =
         [
             .. counted.SelectMany(b =>
@@ -129,6 +135,9 @@ public sealed class Lessons
 
     /// <summary>Degrees by which ovens fell when their doors were opened.</summary>
     public ImmutableArray<(string Oven, double Degrees)> DoorDrops { get; }
+
+    /// <summary>How ovens cooled: whether the door was ajar, and Newton's time constant in minutes.</summary>
+    public ImmutableArray<(string Oven, bool IsAjar, double Minutes)> Coolings { get; }
 
     /// <summary>By how many degrees ovens were hotter than their dials, load by load.</summary>
     public ImmutableArray<(string Oven, double Degrees)> DialOffsets { get; }

@@ -41,6 +41,11 @@ public static class SessionBakes
                 KitchenMinutes: network.Kitchen.Ovens[h.Oven].HeatUp.TotalMinutes
             ))
             .Concat(HeatRecord.DoorDrops(state).Select(d => new PastHeatDocument(d.Oven + 1, DoorDrop: Math.Round(d.Degrees, 1))))
+            .Concat(
+                CoolRecord
+                    .Of(network, state)
+                    .Select(c => new PastHeatDocument(c.Oven + 1, CoolMinutes: Math.Round(c.TimeConstant, 1), Ajar: c.IsAjar))
+            )
             .ToList();
         return
         [

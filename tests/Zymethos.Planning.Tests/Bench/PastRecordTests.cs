@@ -144,4 +144,53 @@ public sealed class PastRecordTests
         Assert.Equal((0, 30.0), Assert.Single(HeatRecord.DoorDrops(state)));
         Assert.Empty(HeatRecord.DoorDrops(BenchState.From([door, Heat(60, 140)])));
     }
+
+    // Newton's law of cooling in closed form: 21 + (230 - 21) e^(-t / tau), read every three minutes.
+    private BenchEvent[] Fall(double tau, double until) =>
+        [
+            .. Enumerable
+                .Range(0, (int)(until / 3))
+                .Select(i => At(BenchKind.Heat, 60 + (3 * i)) with { Number = 0, Value = 21 + (209 * Math.Exp(-3 * i / tau)) }),
+        ];
+
+    [Theory]
+    [InlineData(60, false)]
+    [InlineData(25, true)]
+    public void Cooling_gives_back_the_time_constant_it_was_made_with(double tau, bool isAjar)
+    {
+        BenchEvent[] said =
+        [
+            At(BenchKind.Dial, 60) with
+            {
+                Number = 0,
+                Value = 0,
+            },
+            .. isAjar ? [At(BenchKind.Door, 60.5) with { Number = 0 }] : Array.Empty<BenchEvent>(),
+            .. Fall(tau, 40),
+        ];
+        var cool = Assert.Single(CoolRecord.Of(_network, BenchState.From(said)));
+        Assert.Equal((0, isAjar), (cool.Oven, cool.IsAjar));
+        Assert.Equal(tau, cool.TimeConstant, 6);
+    }
+
+    [Fact]
+    public void A_fall_ends_where_the_dial_the_door_or_the_heating_ends_it()
+    {
+        var off = At(BenchKind.Dial, 60) with { Number = 0, Value = 0 };
+        // Set to 150 it holds there, and what it holds is no cooling.
+        BenchEvent[] held =
+        [
+            off with
+            {
+                Value = 150,
+            },
+            .. Fall(25, 12),
+            .. Enumerable.Range(0, 10).Select(i => At(BenchKind.Heat, 72 + i) with { Number = 0, Value = 150 + (i % 2) }),
+        ];
+        Assert.Equal(25, Assert.Single(CoolRecord.Of(_network, BenchState.From(held))).TimeConstant, 6);
+        // The door was opened in the third minute: two readings are no fall.
+        Assert.Empty(CoolRecord.Of(_network, BenchState.From([off, At(BenchKind.Door, 64) with { Number = 0 }, .. Fall(60, 40)])));
+        // Nothing was read.
+        Assert.Empty(CoolRecord.Of(_network, BenchState.From([off])));
+    }
 }

@@ -22,6 +22,9 @@ public sealed record ShownValue(LearnedTime Value, string Name, string Says);
 /// <param name="HeatUpNow">Minutes that the kitchen takes it to be.</param>
 /// <param name="DoorDrop">Degrees by which it falls when the door is opened, as measured; null likewise.</param>
 /// <param name="DoorDropWords">The same in words.</param>
+/// <param name="CoolShut">Newton's time constant of its cooling, shut, in minutes; null likewise.</param>
+/// <param name="CoolAjar">The same with the door ajar.</param>
+/// <param name="CoolWords">Both in words; empty while nobody saw it.</param>
 /// <param name="DialWords">How far it is from its dial, in words; empty where no thermometer was in it.</param>
 /// <param name="Number">Which oven, 0 the first.</param>
 public sealed record MeasuredOven(
@@ -31,6 +34,9 @@ public sealed record MeasuredOven(
     int HeatUpNow,
     double? DoorDrop,
     string DoorDropWords,
+    int? CoolShut,
+    int? CoolAjar,
+    string CoolWords,
     string DialWords,
     int Number
 );
@@ -147,7 +153,7 @@ public sealed class LearnedModel(DaybookDesk desk, KitchenBook book, OpenDay day
         if (oven < 0 || oven >= Kitchen.Ovens.Length)
             return NotFound();
         var measured = Measured(oven);
-        Said = await desk.TakeMeasuredAsync(oven, measured.HeatUp, measured.DoorDrop, cancel)
+        Said = await desk.TakeMeasuredAsync(oven, measured.HeatUp, measured.DoorDrop, measured.CoolShut, measured.CoolAjar, cancel)
             ? $"The kitchen goes by it now: {measured.Name} as it was measured."
             : "The kitchen was changed from another page in the same moment. Look again.";
         return Redirect("/daybook/learned");
@@ -189,8 +195,32 @@ public sealed class LearnedModel(DaybookDesk desk, KitchenBook book, OpenDay day
                 : $"Its air falls by {Degrees(drops[drops.Count / 2])} degrees when the door is opened ({Degrees(drops[0])} to "
                     + $"{Degrees(drops[^1])}), seen {(drops.Count == 1 ? "once" : $"{drops.Count} times")}; the kitchen says "
                     + $"{Degrees(oven.DoorDrop)}.",
+            Cool(key, false, oven.CoolShut.TotalMinutes).Value,
+            Cool(key, true, oven.CoolAjar.TotalMinutes).Value,
+            string.Join(
+                " ",
+                new[] { Cool(key, false, oven.CoolShut.TotalMinutes).Words, Cool(key, true, oven.CoolAjar.TotalMinutes).Words }.Where(w =>
+                    w.Length > 0
+                )
+            ),
             DialWords([.. Lessons.DialOffsets.Where(d => d.Oven == key).Select(d => d.Degrees)], Degrees),
             number
+        );
+    }
+
+    /// <summary>How it cools, as its thermometer showed: the middle of what was seen, and the same in words.</summary>
+    private (int? Value, string Words) Cool(string oven, bool isAjar, double now)
+    {
+        var seen = Lessons.Coolings.Where(c => c.Oven == oven && c.IsAjar == isAjar).Select(c => c.Minutes).Order().ToList();
+        if (seen.Count == 0)
+            return (null, "");
+        // Half of what it is above the room is gone after 0.69 of the time constant.
+        string Half(double minutes) => $"{minutes * Math.Log(2):0}";
+        var middle = seen[seen.Count / 2];
+        return (
+            seen.Count >= Lessons.FewestToUse ? Math.Clamp((int)Math.Round(middle), 2, 240) : null,
+            $"{(isAjar ? "With its door ajar" : "Shut and turned down")} it loses half its heat in {Half(middle)} min ({Half(seen[0])} to "
+                + $"{Half(seen[^1])}), seen {(seen.Count == 1 ? "once" : $"{seen.Count} times")}; the kitchen says {Half(now)}."
         );
     }
 

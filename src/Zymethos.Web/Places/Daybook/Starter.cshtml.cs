@@ -103,6 +103,9 @@ public sealed class StarterModel(StarterDiary diary, DaybookDesk desk, KitchenBo
     /// <summary>The day after the last feed, on which what was taken off is all there.</summary>
     public LocalDate DiscardDate => (Plan.IsEmpty ? Now : Plan[^1].At).Date.PlusDays(1);
 
+    /// <summary>The same as it is said.</summary>
+    public string DiscardWeekday => DiscardDate.ToString("dddd", CultureInfo.InvariantCulture);
+
     /// <summary>The same as addresses write it.</summary>
     public string DiscardDay => LocalDatePattern.Iso.Format(DiscardDate);
 
