@@ -12,6 +12,8 @@ using Zymethos.Store.Daybooks;
 using Zymethos.Store.Days;
 using Zymethos.Store.Devices;
 using Zymethos.Store.Kitchens;
+using Zymethos.Store.Larder;
+using Zymethos.Store.Parcels;
 using Zymethos.Store.Seasons;
 using Zymethos.Store.Tenancy;
 
@@ -72,6 +74,24 @@ public sealed class ZymethosContext(DbContextOptions<ZymethosContext> options, I
 
     /// <summary>Feeds of spirit that cakes of the current kitchen were given.</summary>
     public DbSet<CakeFeedRow> CakeFeeds => Set<CakeFeedRow>();
+
+    /// <summary>People to whom the current kitchen gives things.</summary>
+    public DbSet<RecipientRow> People => Set<RecipientRow>();
+
+    /// <summary>Who gets what of the current kitchen.</summary>
+    public DbSet<GiftBoardRow> GiftBoards => Set<GiftBoardRow>();
+
+    /// <summary>Tins and boxes of the current kitchen.</summary>
+    public DbSet<GiftShelfRow> GiftShelves => Set<GiftShelfRow>();
+
+    /// <summary>What is in the house of the current kitchen.</summary>
+    public DbSet<StockRow> Stock => Set<StockRow>();
+
+    /// <summary>How the current kitchen buys.</summary>
+    public DbSet<ShopGoodRow> ShopGoods => Set<ShopGoodRow>();
+
+    /// <summary>What is in the basket of the current kitchen.</summary>
+    public DbSet<ShopTickRow> ShopTicks => Set<ShopTickRow>();
 
     /// <summary>With what devices of the current kitchen come in.</summary>
     public DbSet<DeviceDoorRow> DeviceDoors => Set<DeviceDoorRow>();
@@ -276,6 +296,50 @@ public sealed class ZymethosContext(DbContextOptions<ZymethosContext> options, I
             e.ToTable("cake_feeds");
             e.HasIndex(f => new { f.KitchenId, f.At });
             Json(e.Property(f => f.Document));
+        });
+        builder.Entity<RecipientRow>(e =>
+        {
+            e.ToTable("people");
+            e.Property(p => p.Name).HasMaxLength(80);
+            e.HasIndex(p => new { p.KitchenId, p.Name });
+            Json(e.Property(p => p.Document));
+            e.Property(p => p.Version).IsRowVersion();
+        });
+        builder.Entity<GiftBoardRow>(e =>
+        {
+            e.ToTable("gift_boards");
+            e.Property(b => b.Name).HasMaxLength(120);
+            e.HasIndex(b => new { b.KitchenId, b.MadeAt });
+            Json(e.Property(b => b.Document));
+            e.Property(b => b.Version).IsRowVersion();
+        });
+        builder.Entity<GiftShelfRow>(e =>
+        {
+            e.ToTable("gift_shelves");
+            e.HasKey(s => s.KitchenId);
+            Json(e.Property(s => s.Document));
+            e.Property(s => s.Version).IsRowVersion();
+        });
+        builder.Entity<StockRow>(e =>
+        {
+            e.ToTable("stock");
+            e.Property(s => s.Name).HasMaxLength(120);
+            e.HasIndex(s => new { s.KitchenId, s.Name });
+            Json(e.Property(s => s.Document));
+            e.Property(s => s.Version).IsRowVersion();
+        });
+        builder.Entity<ShopGoodRow>(e =>
+        {
+            e.ToTable("shop_goods");
+            e.Property(g => g.Name).HasMaxLength(120);
+            e.HasKey(g => new { g.KitchenId, g.Name });
+            Json(e.Property(g => g.Document));
+        });
+        builder.Entity<ShopTickRow>(e =>
+        {
+            e.ToTable("shop_ticks");
+            e.Property(t => t.Line).HasMaxLength(200);
+            e.HasKey(t => new { t.KitchenId, t.Line });
         });
         builder.Entity<DeviceDoorRow>(e =>
         {

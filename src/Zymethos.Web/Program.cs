@@ -20,6 +20,7 @@ using Zymethos.Work.Books;
 using Zymethos.Work.Daybooks;
 using Zymethos.Work.House;
 using Zymethos.Work.OvenDays;
+using Zymethos.Work.Parcels;
 using Zymethos.Work.Reminders;
 using Zymethos.Work.Seasons;
 
@@ -124,6 +125,8 @@ builder.Services.AddScoped<DaybookDesk>();
 builder.Services.AddScoped<DaybookFile>();
 builder.Services.AddScoped<StarterDiary>();
 builder.Services.AddScoped<CakeDiary>();
+builder.Services.AddScoped<ParcelPeople>();
+builder.Services.AddScoped<GiftDesk>();
 builder.Services.AddScoped<BenchPasses>();
 builder.Services.AddScoped<BenchStream>();
 builder.Services.AddScoped<BenchTraces>();

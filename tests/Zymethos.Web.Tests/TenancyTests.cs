@@ -5,6 +5,8 @@ using Zymethos.Core.Kitchens;
 using Zymethos.Interchange.Demo;
 using Zymethos.Interchange.Documents;
 using Zymethos.Interchange.Drafts;
+using Zymethos.Interchange.Larder;
+using Zymethos.Interchange.Parcels;
 using Zymethos.Planning.Day;
 using Zymethos.Store;
 using Zymethos.Store.Benches;
@@ -13,6 +15,8 @@ using Zymethos.Store.Daybooks;
 using Zymethos.Store.Days;
 using Zymethos.Store.Devices;
 using Zymethos.Store.Kitchens;
+using Zymethos.Store.Larder;
+using Zymethos.Store.Parcels;
 using Zymethos.Store.Seasons;
 using Zymethos.Store.Tenancy;
 
@@ -157,6 +161,27 @@ public sealed class TenancyTests(TestKitchen kitchen) : IClassFixture<TestKitche
                 At = new LocalDateTime(2026, 1, 10, 9, 0),
                 Document = new CakeFeedDocument(Guid.NewGuid().ToString(), Guid.NewGuid().ToString(), "2026-01-10T09:00"),
             },
+            nameof(RecipientRow) => new RecipientRow
+            {
+                Id = Guid.NewGuid(),
+                Name = "Wren",
+                Document = new RecipientDocument(Guid.NewGuid().ToString(), "Wren"),
+            },
+            nameof(GiftBoardRow) => new GiftBoardRow
+            {
+                Id = Guid.NewGuid(),
+                Name = "Mine",
+                Document = new BoardDocument("Mine", [], [], new BoardRulesDocument(), []),
+            },
+            nameof(GiftShelfRow) => new GiftShelfRow { Document = new GiftShelfDocument([], []) },
+            nameof(StockRow) => new StockRow
+            {
+                Id = Guid.NewGuid(),
+                Name = "butter",
+                Document = new StockDocument(Guid.NewGuid().ToString(), "butter", Grams: 250),
+            },
+            nameof(ShopGoodRow) => new ShopGoodRow { Name = "butter", Document = new ShopGoodDocument("butter", "Corner shop") },
+            nameof(ShopTickRow) => new ShopTickRow { Line = $"2026-12-03 {Guid.NewGuid():N}", IsIn = true },
             nameof(DeviceDoorRow) => new DeviceDoorRow { Address = $"{Guid.NewGuid():N}"[..10], SecretHash = "s" },
             nameof(DeviceRow) => new DeviceRow { Name = "oven-1" },
             nameof(DeviceReadingRow) => new DeviceReadingRow { Device = "oven-1", At = Instant.FromUtc(2030, 1, 1, 0, 0) },

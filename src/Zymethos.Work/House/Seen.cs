@@ -7,6 +7,7 @@ using Zymethos.Store;
 using Zymethos.Store.Books;
 using Zymethos.Store.Daybooks;
 using Zymethos.Store.Days;
+using Zymethos.Store.Parcels;
 using Zymethos.Store.Seasons;
 
 namespace Zymethos.Work.House;
@@ -36,6 +37,15 @@ public static class Seen
 
     /// <summary>A bake as it is written down.</summary>
     public static string Of(PastBakeRow row) => $"bake {row.Id:N} {Mark(StoredJson.Text(row.Document))}";
+
+    /// <summary>Somebody to whom things are given.</summary>
+    public static string Of(RecipientRow row) => $"person {row.Id:N} {Mark(StoredJson.Text(row.Document))}";
+
+    /// <summary>A board of who gets what.</summary>
+    public static string Of(GiftBoardRow row) => $"board {row.Id:N} {Mark(StoredJson.Text(row.Document))}";
+
+    /// <summary>Tins and boxes of a kitchen; <paramref name="row"/> is null where nobody wrote any down.</summary>
+    public static string Of(GiftShelfRow? row) => $"boxes all {(row is null ? "none" : Mark(StoredJson.Text(row.Document)))}";
 
     /// <summary>An ingredient of the kitchen's own; <paramref name="row"/> is null where there is none.</summary>
     public static string Of(string name, IngredientRow? row) =>
