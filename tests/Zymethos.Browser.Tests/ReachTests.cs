@@ -33,6 +33,15 @@ public sealed class ReachTests(Site site)
         "/daybook/starter?want=300&day=2099-01-02&at=17:00&have=100",
         "/daybook/file",
         "/kitchen/devices",
+        "/parcels",
+        "/parcels/new",
+        "/parcels/people",
+        "/parcels/people/new",
+        "/parcels/people/bring",
+        "/parcels/boxes",
+        "/larder",
+        "/larder/shopping",
+        "/larder/goods",
         "/letter-box",
         "/no/such/page",
         "/error",
@@ -50,7 +59,7 @@ public sealed class ReachTests(Site site)
         foreach (var page in new[] { "/account/sign-in", "/account/register" })
             Look(baker, page, found);
         baker.SignIn();
-        foreach (var page in Pages.Concat(InSeason(baker)).Concat(InDaybook(baker)))
+        foreach (var page in Pages.Concat(InSeason(baker)).Concat(InDaybook(baker)).Concat(InParcels(baker)))
             Look(baker, page, found);
 
         // The editor, with a step unfolded.
@@ -98,7 +107,7 @@ public sealed class ReachTests(Site site)
             }
         );
         baker.SignIn();
-        foreach (var page in Pages.Concat(InSeason(baker)).Concat(InDaybook(baker)))
+        foreach (var page in Pages.Concat(InSeason(baker)).Concat(InDaybook(baker)).Concat(InParcels(baker)))
         {
             baker.Go(page);
             Assert.True(baker.SidewaysOverflow() == 0, $"{page} at {width} px is {baker.SidewaysOverflow()} px too wide");
@@ -126,6 +135,25 @@ public sealed class ReachTests(Site site)
     {
         baker.Go("/daybook?recipe=lantern-plait");
         return [new Uri(baker.All(".days a")[^1].GetAttribute("href")!).AbsolutePath];
+    }
+
+    /// <summary>The demo's parcels, filled: packing, labels, handing over, and one person.</summary>
+    private static List<string> InParcels(Baker baker)
+    {
+        baker.Go("/parcels");
+        baker.Find("form[action*=Fill] button").Click();
+        baker.Until(() => baker.All("#needs-head").Count == 1, "the boxes are filled", 40);
+        var pack = new Uri(baker.Find("a[href$='/pack']").GetAttribute("href")!).AbsolutePath;
+        baker.Go("/parcels/people");
+        var person = new Uri(baker.Find(".people a").GetAttribute("href")!).AbsolutePath;
+        return
+        [
+            pack,
+            pack.Replace("/pack", "/labels", StringComparison.Ordinal),
+            pack.Replace("/pack", "/give", StringComparison.Ordinal),
+            pack.Replace("/pack", "", StringComparison.Ordinal),
+            person,
+        ];
     }
 
     [Fact]

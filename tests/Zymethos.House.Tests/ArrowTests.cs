@@ -67,6 +67,12 @@ public sealed class ArrowTests
         "Interchange.Wording",
         "Interchange.Texts",
         "Interchange.Devices",
+        "Interchange.Parcels",
+        "Interchange.Larder",
+        "Core.Parcels",
+        "Core.Larder",
+        "Planning.Parcels",
+        "Planning.Larder",
     ];
 
     /// <summary>Each room with all it may know beside itself.</summary>
@@ -81,6 +87,8 @@ public sealed class ArrowTests
         ["Core.Heat"] = ["Core.Measures", "Core.Recipes", "Core.Kitchens", "Core.Scaling"],
         ["Core.Devices"] = [],
         ["Core.Learning"] = [],
+        ["Core.Parcels"] = ["Core.Measures", "Core.Safety", "Core.Recipes", "Core.Scaling"],
+        ["Core.Larder"] = ["Core.Measures"],
         ["Planning.Day"] = Core,
         // The checker knows a day, the heat of an oven, and nothing of how plans are made.
         ["Planning.Checking"] = Day,
@@ -93,9 +101,24 @@ public sealed class ArrowTests
         ["Planning.Live"] = [.. Day, "Planning.Rules", "Planning.Reading"],
         ["Planning.Bench"] = [.. Day, "Planning.Search", "Planning.Certainty"],
         ["Planning.Seasons"] = [.. Day, "Planning.Checking", "Planning.Compile", "Planning.Search"],
+        ["Planning.Parcels"] = ["Core.Parcels"],
+        ["Planning.Larder"] = [.. Day, "Core.Larder", "Planning.Checking", "Planning.Compile", "Planning.Search", "Planning.Seasons"],
         ["Interchange.Documents"] = Planned,
+        ["Interchange.Parcels"] = [.. Core, "Core.Parcels", "Interchange.Documents"],
+        ["Interchange.Larder"] = ["Core.Measures"],
         ["Interchange.Calendars"] = Planned,
-        ["Interchange.Demo"] = ["Core.Measures", "Core.Recipes", "Core.Leaven", "Interchange.Documents"],
+        ["Interchange.Demo"] =
+        [
+            "Core.Measures",
+            "Core.Safety",
+            "Core.Recipes",
+            "Core.Scaling",
+            "Core.Leaven",
+            "Core.Parcels",
+            "Interchange.Documents",
+            "Interchange.Parcels",
+            "Interchange.Larder",
+        ],
         ["Interchange.Wording"] = [.. Core],
         ["Interchange.Drafts"] = [.. Core, "Interchange.Documents", "Interchange.Wording"],
         ["Interchange.Texts"] = [.. Core, "Interchange.Documents", "Interchange.Drafts", "Interchange.Wording"],
@@ -109,6 +132,8 @@ public sealed class ArrowTests
         ["Work.Daybooks"] = [.. Wire, "Store", "Work.House", "Work.Books", "Work.OvenDays", "Work.Benches"],
         ["Work.LongSearches"] = [.. Wire, "Store", "Work.House", "Work.Books", "Work.OvenDays"],
         ["Work.Seasons"] = [.. Wire, "Store", "Work.House", "Work.Books", "Work.OvenDays"],
+        ["Work.Parcels"] = [.. Wire, "Store", "Work.House", "Work.Books", "Work.OvenDays", "Work.Seasons"],
+        ["Work.Larder"] = [.. Wire, "Store", "Work.House", "Work.Books", "Work.Seasons"],
         ["Work.Reminders"] = [.. Wire, "Store", "Work.House", "Work.Seasons"],
     };
 
@@ -211,7 +236,7 @@ public sealed class ArrowTests
 
     public static TheoryData<string, string> Neighbours()
     {
-        string[] places = ["Account", "Bench", "Book", "Daybook", "Kitchen", "OvenDay", "Season"];
+        string[] places = ["Account", "Bench", "Book", "Daybook", "Kitchen", "Larder", "OvenDay", "Parcels", "Season"];
         var data = new TheoryData<string, string>();
         foreach (var from in places)
         {

@@ -5,7 +5,8 @@ using Zymethos.Core.Scaling;
 
 namespace Zymethos.Core.Parcels;
 
-/// <summary>Pieces of a recipe as they are given, one finish of it where it has several, with all that is known of them. Immutable.</summary>
+/// <summary>Pieces of a recipe as they are given, one finish of it where it has several, with all that is known of them.
+/// Immutable.</summary>
 public sealed class GiftBake
 {
     private readonly ImmutableHashSet<string> _words;
@@ -52,9 +53,7 @@ public sealed class GiftBake
         if (own is not null)
             others.ExceptWith(own.LinesOf(baked));
         var lines = baked.Parts.SelectMany(p => p.Lines).Where(l => !others.Contains(l)).ToImmutableArray();
-        var chokes =
-            recipe.Steps.Any(s => s.Cautions.Contains(Safety.CautionKind.Choking))
-            || lines.Any(l => IsWholeNut(l, knowledge));
+        var chokes = recipe.Steps.Any(s => s.Cautions.Contains(Safety.CautionKind.Choking)) || lines.Any(l => IsWholeNut(l, knowledge));
         return new GiftBake(
             recipe,
             own,

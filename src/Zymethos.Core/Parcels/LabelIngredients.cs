@@ -15,8 +15,8 @@ public sealed record LabelIngredient(string Name, ImmutableArray<Allergen> Aller
 
 /// <summary>
 /// The list of ingredients of a label: in descending order of weight as recorded when they are used (EU regulation 1169/2011, article 18;
-/// US 21 CFR 101.4(a)(1); both from memory), allergens set off from the rest (1169/2011, article 21(1)(b), from memory). What is not weighed
-/// stands last. Water counts; what is for the board or the pan and no part of what is eaten does not.
+/// US 21 CFR 101.4(a)(1); both from memory), allergens set off from the rest (1169/2011, article 21(1)(b), from memory). What is not
+/// weighed stands last. Water counts; what is for the board or the pan and no part of what is eaten does not.
 /// </summary>
 public static class LabelIngredients
 {

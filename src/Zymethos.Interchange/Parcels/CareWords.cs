@@ -6,8 +6,8 @@ using Zymethos.Core.Scaling;
 namespace Zymethos.Interchange.Parcels;
 
 /// <summary>
-/// What a baker writes of somebody in a few words ("no nuts, small baby, hates icing sugar"), sorted. A word that is not understood is taken
-/// for something that must not be in it: better asked too often than given once too often.
+/// What a baker writes of somebody in a few words ("no nuts, small baby, hates icing sugar"), sorted. A word that is not understood is
+/// taken for something that must not be in it: better asked too often than given once too often.
 /// </summary>
 public static class CareWords
 {
@@ -79,7 +79,9 @@ public static class CareWords
 
     private static IEnumerable<string> Parts(string text) =>
         text.Split([',', ';', '.', '\n', '/', '&', '+'], StringSplitOptions.TrimEntries | StringSplitOptions.RemoveEmptyEntries)
-            .SelectMany(p => p.Split([" and ", " or ", " but ", " who "], StringSplitOptions.TrimEntries | StringSplitOptions.RemoveEmptyEntries));
+            .SelectMany(p =>
+                p.Split([" and ", " or ", " but ", " who "], StringSplitOptions.TrimEntries | StringSplitOptions.RemoveEmptyEntries)
+            );
 
     private static (string Said, string Verb) Verb(string words)
     {
@@ -120,8 +122,14 @@ public static class CareWords
             .Trim(' ', '-');
         var found = Allergens(plain);
         return found.IsEmpty
-            ? person with { AlsoAvoids = person.AlsoAvoids.Add(plain.Length > 0 ? plain : said) }
-            : person with { Avoids = person.Avoids.AddRange(found) };
+            ? person with
+            {
+                AlsoAvoids = person.AlsoAvoids.Add(plain.Length > 0 ? plain : said),
+            }
+            : person with
+            {
+                Avoids = person.Avoids.AddRange(found),
+            };
     }
 
     private static ImmutableArray<Allergen> Allergens(string words) =>

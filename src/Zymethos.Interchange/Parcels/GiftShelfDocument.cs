@@ -4,11 +4,7 @@ namespace Zymethos.Interchange.Parcels;
 /// <param name="Boxes">Tins, boxes, bags and jars.</param>
 /// <param name="Sizes">Sizes of pieces that somebody measured.</param>
 /// <param name="From">From whom, as labels say it; left out for the kitchen's name.</param>
-public sealed record GiftShelfDocument(
-    IReadOnlyList<GiftBoxDocument> Boxes,
-    IReadOnlyList<PieceSizeDocument> Sizes,
-    string? From = null
-);
+public sealed record GiftShelfDocument(IReadOnlyList<GiftBoxDocument> Boxes, IReadOnlyList<PieceSizeDocument> Sizes, string? From = null);
 
 /// <summary>A tin, box, bag or jar with its inner size.</summary>
 /// <param name="Name">What it is called.</param>
@@ -35,11 +31,4 @@ public sealed record GiftBoxDocument(
 /// <param name="Height">Its height in millimetres.</param>
 /// <param name="Round">Whether it is round.</param>
 /// <param name="Grams">What it weighs, in grams; left out where nobody weighed it.</param>
-public sealed record PieceSizeDocument(
-    string Recipe,
-    double Length,
-    double Width,
-    double Height,
-    bool Round = false,
-    double? Grams = null
-);
+public sealed record PieceSizeDocument(string Recipe, double Length, double Width, double Height, bool Round = false, double? Grams = null);

@@ -65,7 +65,11 @@ public static class RecipientText
         }
         if (!Ages.TryGetValue(document.Age, out var age))
             Wrong("age", $"An age is {string.Join(", ", Ages.Keys)}.");
-        if ((document.Address?.Length ?? 0) > LongestText || (document.Note?.Length ?? 0) > LongestText || (document.Group?.Length ?? 0) > 60)
+        if (
+            (document.Address?.Length ?? 0) > LongestText
+            || (document.Note?.Length ?? 0) > LongestText
+            || (document.Group?.Length ?? 0) > 60
+        )
             Wrong("note", $"A note or address has up to {LongestText} characters, a group 60.");
         var person = new Recipient(id, document.Name?.Trim() ?? "")
         {

@@ -5,8 +5,9 @@ using Zymethos.Core.Parcels;
 namespace Zymethos.Planning.Parcels;
 
 /// <summary>
-/// Fills the boxes of a board by CP-SAT. What is not for somebody, or not known and not looked at, is never given: a hard limit. So are what
-/// is pinned and how much there is. What the rules wish is bent where it cannot be, as little as can be: first pieces, then what everybody
+/// Fills the boxes of a board by CP-SAT. What is not for somebody, or not known and not looked at, is never given: a hard limit. So
+/// are what is pinned and how much there is. What the rules wish is bent where it cannot be, as little as can be: first pieces, then
+/// what everybody
 /// should have, then kinds; then what they would rather not have; then batches, even numbers, likes, and what stays over.
 /// </summary>
 public static class BoardFilling
@@ -73,16 +74,7 @@ public static class BoardFilling
     private static string Seconds(TimeSpan limit) =>
         Math.Max(0.1, limit.TotalSeconds).ToString("0.###", System.Globalization.CultureInfo.InvariantCulture);
 
-    private static void Taste(
-        CpModel model,
-        GiftBoard board,
-        int p,
-        int b,
-        IntVar pieces,
-        BoolVar has,
-        int size,
-        LinearExprBuilder cost
-    )
+    private static void Taste(CpModel model, GiftBoard board, int p, int b, IntVar pieces, BoolVar has, int size, LinearExprBuilder cost)
     {
         var (to, bake) = (board.People[p], board.Bakes[b].Bake);
         if (to.Dislikes.Any(bake.Names))

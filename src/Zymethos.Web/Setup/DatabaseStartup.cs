@@ -7,6 +7,7 @@ using Zymethos.Store.Tenancy;
 using Zymethos.Work.Daybooks;
 using Zymethos.Work.Devices;
 using Zymethos.Work.House;
+using Zymethos.Work.Larder;
 using Zymethos.Work.OvenDays;
 using Zymethos.Work.Parcels;
 using Zymethos.Work.Seasons;
@@ -37,6 +38,7 @@ public static class DatabaseStartup
         await ActivatorUtilities.CreateInstance<DemoPast>(scope.ServiceProvider, demo).WriteAsync(cancel);
         await ActivatorUtilities.CreateInstance<DemoSeason>(scope.ServiceProvider, demo).MakeAsync(cancel);
         await ActivatorUtilities.CreateInstance<DemoParcels>(scope.ServiceProvider, demo).WriteAsync(cancel);
+        await ActivatorUtilities.CreateInstance<DemoStock>(scope.ServiceProvider, demo).WriteAsync(cancel);
         // A start that was killed half way is made whole by the next one.
         var users = scope.ServiceProvider.GetRequiredService<UserManager<Baker>>();
         if (await users.FindByEmailAsync(DemoEmail) is null)

@@ -1,7 +1,7 @@
 namespace Zymethos.Work.Books;
 
 /// <summary>A cell of a CSV file that no spreadsheet takes for a formula.</summary>
-internal static class CsvCell
+public static class CsvCell
 {
     // Spreadsheets run a cell that begins with one of these, also in their full width.
     private const string Starts = "=+-@＝＋－＠";

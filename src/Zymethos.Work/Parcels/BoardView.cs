@@ -150,8 +150,7 @@ public sealed class BoardView
     public bool IsReady(int person) => !Lacks.Any(l => l.Person == person) && !Faults.Any(f => f.Person == person);
 
     /// <summary>What everything on the board may bring along on shared trays, bowls and boards: what any of its bakes holds.</summary>
-    public ImmutableArray<Core.Safety.Allergen> Around =>
-        [.. Board.Bakes.SelectMany(b => b.Bake.Statement.Contains).Distinct().Order()];
+    public ImmutableArray<Core.Safety.Allergen> Around => [.. Board.Bakes.SelectMany(b => b.Bake.Statement.Contains).Distinct().Order()];
 
     /// <summary>What traces may come near a person's box: allergens they avoid and that other bakes of the board hold.</summary>
     public ImmutableArray<Core.Safety.Allergen> Traces(int person) =>

@@ -41,7 +41,8 @@ public sealed class DemoParcels(ZymethosContext context, NodaTime.IClock clock)
                         occasion,
                         [.. DemoPeople.All.Select(p => Own(p.Id).ToString())],
                         [
-                            .. season.Sheet.Needs.Where(n => n.Occasion == occasion)
+                            .. season
+                                .Sheet.Needs.Where(n => n.Occasion == occasion)
                                 .Select(
                                     (n, i) =>
                                         new BoardBakeDocument(

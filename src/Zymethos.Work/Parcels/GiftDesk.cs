@@ -42,7 +42,11 @@ public sealed class GiftDesk(
     public async Task<IReadOnlyList<(Guid Id, string Name)>> ListAsync(CancellationToken cancel) =>
         [
             .. (
-                await context.GiftBoards.AsNoTracking().OrderByDescending(b => b.MadeAt).Select(b => new { b.Id, b.Name }).ToListAsync(cancel)
+                await context
+                    .GiftBoards.AsNoTracking()
+                    .OrderByDescending(b => b.MadeAt)
+                    .Select(b => new { b.Id, b.Name })
+                    .ToListAsync(cancel)
             ).Select(b => (b.Id, b.Name)),
         ];
 
@@ -280,11 +284,7 @@ public sealed class GiftDesk(
             );
     }
 
-    private static List<NeedDocument> Needs(
-        SeasonSheet sheet,
-        string occasion,
-        List<(BoardBakeDocument Bake, int Pieces)> wanted
-    )
+    private static List<NeedDocument> Needs(SeasonSheet sheet, string occasion, List<(BoardBakeDocument Bake, int Pieces)> wanted)
     {
         var needs = new List<NeedDocument>();
         var told = new HashSet<string>(StringComparer.Ordinal);
@@ -321,5 +321,8 @@ public sealed class GiftDesk(
         ];
 
     private static BoardAnswer Quicker =>
-        new("This board was changed a moment ago from another page, and theirs stands. Look at it, and do yours again if it still fits.", false);
+        new(
+            "This board was changed a moment ago from another page, and theirs stands. Look at it, and do yours again if it still fits.",
+            false
+        );
 }

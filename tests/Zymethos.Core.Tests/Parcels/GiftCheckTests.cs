@@ -86,10 +86,22 @@ public sealed class GiftCheckTests
         foreach (
             var who in new[]
             {
-                Anybody with { Diets = [Diet.NoAlcohol] },
-                Anybody with { IsExpecting = true },
-                Anybody with { Age = RecipientAge.Infant },
-                Anybody with { Age = RecipientAge.SmallChild },
+                Anybody with
+                {
+                    Diets = [Diet.NoAlcohol],
+                },
+                Anybody with
+                {
+                    IsExpecting = true,
+                },
+                Anybody with
+                {
+                    Age = RecipientAge.Infant,
+                },
+                Anybody with
+                {
+                    Age = RecipientAge.SmallChild,
+                },
             }
         )
             Assert.Equal(GiftVerdict.Never, GiftCheck.Of(who, fed).Verdict);
@@ -102,8 +114,14 @@ public sealed class GiftCheckTests
         Assert.Equal(GiftVerdict.Never, GiftCheck.Of(Anybody with { Age = RecipientAge.Infant }, Made("flour", "honey")).Verdict);
         Assert.Equal(GiftVerdict.Fine, GiftCheck.Of(Anybody with { Age = RecipientAge.SmallChild }, Made("flour", "honey")).Verdict);
         Assert.Equal(GiftVerdict.Never, GiftCheck.Of(Anybody with { Age = RecipientAge.SmallChild }, Made("flour", "hazelnuts")).Verdict);
-        Assert.Equal(GiftVerdict.Fine, GiftCheck.Of(Anybody with { Age = RecipientAge.SmallChild }, Made("flour", "ground almonds")).Verdict);
-        Assert.Equal(GiftVerdict.Look, GiftCheck.Of(Anybody with { Age = RecipientAge.SmallChild }, Made("flour", "sparkle pearls")).Verdict);
+        Assert.Equal(
+            GiftVerdict.Fine,
+            GiftCheck.Of(Anybody with { Age = RecipientAge.SmallChild }, Made("flour", "ground almonds")).Verdict
+        );
+        Assert.Equal(
+            GiftVerdict.Look,
+            GiftCheck.Of(Anybody with { Age = RecipientAge.SmallChild }, Made("flour", "sparkle pearls")).Verdict
+        );
     }
 
     [Theory]
@@ -119,24 +137,23 @@ public sealed class GiftCheckTests
     [Fact]
     public void Pieces_beside_others_with_nuts_are_asked_for()
     {
-        var recipe =
-            new DocumentReader().Read(DemoKitchen.Recipes().First(r => r.Key == "coal-cellar-buttons"), "recipe") with
-            {
-                Parts =
-                [
-                    new Part(
-                        "Dough",
-                        PartKind.Dough,
-                        [
-                            new IngredientLine(null, Mass.FromGrams(100), "flour", "", "", false),
-                            new IngredientLine(null, Mass.FromGrams(50), "hazelnuts", "", "", false),
-                        ]
-                    ),
-                ],
-                Choices = [],
-                Swaps = [],
-                Finishes = [new Finish("plain", 10, []), new Finish("with hazelnuts", 10, ["hazelnuts"])],
-            };
+        var recipe = new DocumentReader().Read(DemoKitchen.Recipes().First(r => r.Key == "coal-cellar-buttons"), "recipe") with
+        {
+            Parts =
+            [
+                new Part(
+                    "Dough",
+                    PartKind.Dough,
+                    [
+                        new IngredientLine(null, Mass.FromGrams(100), "flour", "", "", false),
+                        new IngredientLine(null, Mass.FromGrams(50), "hazelnuts", "", "", false),
+                    ]
+                ),
+            ],
+            Choices = [],
+            Swaps = [],
+            Finishes = [new Finish("plain", 10, []), new Finish("with hazelnuts", 10, ["hazelnuts"])],
+        };
         var wren = Anybody with { Avoids = [Allergen.TreeNut] };
         Assert.Equal(GiftVerdict.Never, GiftCheck.Of(wren, GiftBake.Of(recipe, "with hazelnuts", IngredientKnowledge.Shipped)).Verdict);
         Assert.Equal(GiftVerdict.Look, GiftCheck.Of(wren, GiftBake.Of(recipe, "plain", IngredientKnowledge.Shipped)).Verdict);

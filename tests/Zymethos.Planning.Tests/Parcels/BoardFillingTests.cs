@@ -30,7 +30,11 @@ public sealed class BoardFillingTests
     private static bool MayHold(Recipe recipe, Allergen allergen) =>
         recipe
             .Parts.SelectMany(p => p.Lines)
-            .Any(l => IngredientTable.Find(l.Ingredient) is not { } known || known.Allergens.Contains(allergen) || known.OnLabels.Contains(allergen));
+            .Any(l =>
+                IngredientTable.Find(l.Ingredient) is not { } known
+                || known.Allergens.Contains(allergen)
+                || known.OnLabels.Contains(allergen)
+            );
 
     [Fact]
     public void No_box_of_random_kitchens_ever_holds_what_somebody_must_not_have()
@@ -40,12 +44,7 @@ public sealed class BoardFillingTests
         {
             var people = Enumerable
                 .Range(0, random.Next(1, 9))
-                .Select(i =>
-                    Person(
-                        $"P{i}",
-                        [.. Enum.GetValues<Allergen>().Where(_ => random.NextDouble() < 0.15)]
-                    )
-                )
+                .Select(i => Person($"P{i}", [.. Enum.GetValues<Allergen>().Where(_ => random.NextDouble() < 0.15)]))
                 .ToImmutableArray();
             var bakes = Book.OrderBy(_ => random.Next())
                 .Take(random.Next(1, 9))

@@ -228,7 +228,9 @@ public sealed class IndexModel(GiftDesk desk, ParcelPeople people, KitchenBook b
         var left = over > 0 ? $"{over} over{(promised is null ? "" : $", for {promised}")}" : "";
         var (batches, most) = (View.Batches(bake), own.Made ?? 0);
         return own.Made is not null
-            ? over < 0 ? $"of {most}: {-over} too many" : $"of {most}{(left.Length > 0 ? $", {left}" : "")}"
+            ? over < 0
+                ? $"of {most}: {-over} too many"
+                : $"of {most}{(left.Length > 0 ? $", {left}" : "")}"
             : $"{(batches == 1 ? "1 batch" : $"{batches} batches")}{(left.Length > 0 ? $", {left}" : "")}";
     }
 

@@ -83,7 +83,9 @@ public sealed class PersonModel(ParcelPeople people, KitchenBook book) : PageMod
         Stands =
         [
             .. shelf
-                .Recipes.Select(r => (r.Recipe.Name, r.Recipe.Key, GiftCheck.Of(person, GiftBake.Of(r.Recipe, "", shelf.Known.For(r.Recipe)))))
+                .Recipes.Select(r =>
+                    (r.Recipe.Name, r.Recipe.Key, GiftCheck.Of(person, GiftBake.Of(r.Recipe, "", shelf.Known.For(r.Recipe))))
+                )
                 .OrderBy(s => s.Item3.Verdict)
                 .ThenBy(s => s.Name, StringComparer.OrdinalIgnoreCase),
         ];

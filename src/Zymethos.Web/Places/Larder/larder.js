@@ -1,0 +1,59 @@
+// Ticks of the shopping list. They count at once on this phone, are told when there is a net, in order and with the time at which they were
+// made, and show what the other phone has ticked meanwhile.
+const state = document.getElementById("tick-state");
+if (state) {
+  const key = "zymethos-ticks";
+  const address = state.dataset.ticks;
+  const token = document.querySelector("input[name=__RequestVerificationToken]").value;
+  const boxes = () => [...document.querySelectorAll("input[data-line]")];
+  const waiting = () => JSON.parse(localStorage.getItem(key) || "[]");
+  const keep = (ticks) => localStorage.setItem(key, JSON.stringify(ticks));
+  let telling = false;
+
+  const show = (lines) => {
+    const untold = new Set(waiting().map((t) => t.line));
+    const isIn = new Set(lines);
+    for (const box of boxes()) if (!untold.has(box.dataset.line)) box.checked = isIn.has(box.dataset.line);
+  };
+
+  const tell = async () => {
+    if (telling) return;
+    telling = true;
+    try {
+      const ticks = waiting();
+      const answer = ticks.length
+        ? await fetch(address, {
+            method: "POST",
+            headers: { "Content-Type": "application/json", "X-Form-Token": token },
+            body: JSON.stringify(ticks),
+          })
+        : await fetch(address, { headers: { Accept: "application/json" } });
+      if (!answer.ok) throw new Error(String(answer.status));
+      const lines = await answer.json();
+      // What was ticked while this was on its way is still to be told.
+      keep(waiting().slice(ticks.length));
+      state.textContent = "";
+      show(lines);
+    } catch {
+      const count = waiting().length;
+      state.textContent = count
+        ? `No net: ${count === 1 ? "one tick is" : `${count} ticks are`} kept on this phone and told later.`
+        : "No net: what the other phone ticks is not shown.";
+    } finally {
+      telling = false;
+    }
+  };
+
+  for (const tick of waiting()) {
+    const box = boxes().find((b) => b.dataset.line === tick.line);
+    if (box) box.checked = tick.in;
+  }
+  document.addEventListener("change", (e) => {
+    if (!e.target.dataset?.line) return;
+    keep([...waiting(), { line: e.target.dataset.line, in: e.target.checked, at: Date.now() }]);
+    tell();
+  });
+  window.addEventListener("online", tell);
+  setInterval(() => { if (!document.hidden) tell(); }, 4000);
+  if (waiting().length) tell();
+}

@@ -1,0 +1,228 @@
+using System.Collections.Immutable;
+using Microsoft.EntityFrameworkCore;
+using NodaTime;
+using NodaTime.Text;
+using Zymethos.Core.Larder;
+using Zymethos.Core.Measures;
+using Zymethos.Core.Recipes;
+using Zymethos.Interchange.Documents;
+using Zymethos.Interchange.Larder;
+using Zymethos.Planning.Larder;
+using Zymethos.Store;
+using Zymethos.Store.Larder;
+using Zymethos.Work.Books;
+using Zymethos.Work.House;
+using Zymethos.Work.Seasons;
+
+namespace Zymethos.Work.Larder;
+
+/// <summary>A line of a trip as its page shows it.</summary>
+/// <param name="Key">The name under which it is ticked.</param>
+/// <param name="Line">What is bought.</param>
+/// <param name="IsIn">Whether it is in the basket.</param>
+/// <param name="Shop">Where it is bought; empty for anywhere.</param>
+/// <param name="Aisle">In which aisle.</param>
+/// <param name="Cost">What it costs; null where no price is known.</param>
+public sealed record BasketLine(string Key, ShopLine Line, bool IsIn, string Shop, string Aisle, decimal? Cost);
+
+/// <summary>A trip as its page shows it.</summary>
+/// <param name="Date">When.</param>
+/// <param name="Lines">What is bought, by shop and aisle.</param>
+/// <param name="There">What is wanted and there already.</param>
+/// <param name="Warnings">What is not to be had then.</param>
+public sealed record BasketTrip(
+    LocalDate Date,
+    ImmutableArray<BasketLine> Lines,
+    ImmutableArray<ShopLine> There,
+    ImmutableArray<string> Warnings
+);
+
+/// <summary>Everything that is to be bought.</summary>
+/// <param name="Trips">The trips, the first first.</param>
+/// <param name="Also">What somebody wrote down besides, with the name under which it is ticked.</param>
+public sealed record Basket(ImmutableArray<BasketTrip> Trips, ImmutableArray<(string Key, string Words, bool IsIn, Guid Id)> Also);
+
+/// <summary>What is to be bought, when, and what is in the basket already.</summary>
+public sealed class ShopDesk(ZymethosContext context, KitchenBook book, StockShelf stock, SeasonDesk seasons, IClock clock)
+{
+    /// <summary>Most days ahead that are shopped for.</summary>
+    public const int DaysAhead = 60;
+
+    /// <summary>The list, from the season that stands, the planned days, and what is there.</summary>
+    public async Task<Basket> ListAsync(CancellationToken cancel)
+    {
+        var shelf = await book.ShelfAsync(cancel);
+        var today = KitchenClock.At(shelf.Known.Kitchen.Zone, clock.GetCurrentInstant()).Date;
+        var there = await stock.AllAsync(shelf, cancel);
+        var goods = await context.ShopGoods.AsNoTracking().ToDictionaryAsync(g => g.Name, g => g.Document, cancel);
+        var ticks = await context.ShopTicks.AsNoTracking().Where(t => t.IsIn).Select(t => t.Line).ToListAsync(cancel);
+        var isIn = ticks.ToHashSet(StringComparer.Ordinal);
+        var trips = ShopTrips.Of(
+            await WantsAsync(shelf, today, cancel),
+            StockShelf.OnHand(there),
+            shelf.Known.Knowledge,
+            today,
+            goods
+                .Where(g => g.Value.Packages is { Count: > 0 })
+                .ToDictionary(g => g.Key, g => g.Value.Packages!.ToImmutableArray(), StringComparer.OrdinalIgnoreCase)
+        );
+        return new Basket(
+            [
+                .. trips.Select(t => new BasketTrip(
+                    t.Date,
+                    [
+                        .. t
+                            .Lines.Where(l => !l.IsThere)
+                            .Select(l =>
+                                Line(t.Date, l, goods.GetValueOrDefault(l.Good.Name.ToLowerInvariant()), isIn, shelf.Known.Knowledge)
+                            )
+                            .OrderBy(l => l.Shop, StringComparer.OrdinalIgnoreCase)
+                            .ThenBy(l => l.Aisle, StringComparer.OrdinalIgnoreCase)
+                            .ThenBy(l => l.Line.Good.Name, StringComparer.OrdinalIgnoreCase),
+                    ],
+                    [.. t.Lines.Where(l => l.IsThere)],
+                    t.Warnings
+                )),
+            ],
+            [
+                .. there
+                    .Where(s => s.Row.Document.Kind == "wish")
+                    .Select(s => ($"wish {s.Row.Id:N}", s.Row.Name, isIn.Contains($"wish {s.Row.Id:N}"), s.Row.Id)),
+            ]
+        );
+    }
+
+    /// <summary>Puts lines into the basket or back: of two who say otherwise the later counts, so that a phone that was out of the net
+    /// tells its ticks afterwards without undoing later ones.</summary>
+    public async Task TickAsync(IReadOnlyList<(string Line, bool IsIn, Instant At)> ticks, CancellationToken cancel)
+    {
+        var now = clock.GetCurrentInstant();
+        foreach (var (line, isIn, said) in ticks.Where(t => t.Line.Length is > 0 and <= 200))
+        {
+            // A clock that runs ahead would win for ever.
+            var at = said > now ? now : said;
+            await context.Database.ExecuteSqlAsync(
+                $"""
+                INSERT INTO shop_ticks ("KitchenId", "Line", "IsIn", "At") VALUES ({context.KitchenId!.Value}, {line}, {isIn}, {at})
+                ON CONFLICT ("KitchenId", "Line") DO UPDATE SET "IsIn" = EXCLUDED."IsIn", "At" = EXCLUDED."At"
+                WHERE shop_ticks."At" <= EXCLUDED."At"
+                """,
+                cancel
+            );
+        }
+    }
+
+    /// <summary>What is in the basket comes home: it is on the shelf, and off the list.</summary>
+    /// <returns>How many things came home.</returns>
+    public async Task<int> HomeAsync(CancellationToken cancel)
+    {
+        var basket = await ListAsync(cancel);
+        var today = LocalDatePattern.Iso.Format(
+            KitchenClock.At((await book.ShelfAsync(cancel)).Known.Kitchen.Zone, clock.GetCurrentInstant()).Date
+        );
+        var home = 0;
+        foreach (var line in basket.Trips.SelectMany(t => t.Lines).Where(l => l.IsIn))
+        {
+            var isPiece = line.Line.Good.Unit == ShopUnit.Pieces;
+            var bought = line.Line.Packages.IsEmpty ? Math.Ceiling(line.Line.Buy) : line.Line.Packages.Sum(p => p.Size * p.Count);
+            if (bought > 0)
+                await stock.KeepAsync(
+                    new StockDocument(
+                        Guid.CreateVersion7().ToString(),
+                        line.Line.Good.Name == ShopGood.Eggs ? "egg"
+                            : isPiece ? line.Line.Good.Name.TrimEnd('s')
+                            : line.Line.Good.Name,
+                        Grams: isPiece ? null : bought,
+                        Pieces: isPiece ? (int)bought : null,
+                        Since: today
+                    ),
+                    cancel
+                );
+            home++;
+        }
+
+        foreach (var wish in basket.Also.Where(a => a.IsIn))
+        {
+            await stock.DeleteAsync(wish.Id, cancel);
+            home++;
+        }
+
+        await context.ShopTicks.Where(t => t.IsIn).ExecuteDeleteAsync(cancel);
+        return home;
+    }
+
+    /// <summary>How something is bought here.</summary>
+    public async Task KeepGoodAsync(ShopGoodDocument good, CancellationToken cancel)
+    {
+        var name = good.Name.ToLowerInvariant();
+        if (await context.ShopGoods.SingleOrDefaultAsync(g => g.Name == name, cancel) is { } row)
+            row.Document = good;
+        else
+            context.ShopGoods.Add(new ShopGoodRow { Name = name, Document = good });
+        await context.SaveChangesAsync(cancel);
+    }
+
+    /// <summary>How goods are bought here, by name in lower case.</summary>
+    public async Task<IReadOnlyDictionary<string, ShopGoodDocument>> GoodsAsync(CancellationToken cancel) =>
+        await context.ShopGoods.AsNoTracking().ToDictionaryAsync(g => g.Name, g => g.Document, cancel);
+
+    private async Task<List<ShopWant>> WantsAsync(BookShelf shelf, LocalDate today, CancellationToken cancel)
+    {
+        var wants = new List<ShopWant>();
+        if (await seasons.OpenAsync(null, cancel) is { Plan: { } plan } season)
+            wants.AddRange(ShopTrips.Wants(season.Wish, plan));
+        var planned = wants.Select(w => (w.By, w.For)).ToHashSet();
+        var days = await context
+            .OvenDays.AsNoTracking()
+            .Where(d => d.Date >= today && d.Date <= today.PlusDays(DaysAhead))
+            .Select(d => new { d.Date, d.Document })
+            .ToListAsync(cancel);
+        foreach (var day in days)
+        {
+            foreach (var bake in day.Document.Bakes.Where(b => b.Recipe is not null))
+            {
+                var recipe = ChosenRecipe.Of(new DocumentReader().Read(bake.Recipe!, "recipe"));
+                // A day that was opened from the season holds the season's own bakes.
+                if (!planned.Contains((day.Date, recipe.Name)))
+                    wants.AddRange(ShopTrips.Of(recipe, bake.Batches, day.Date));
+            }
+        }
+
+        return wants;
+    }
+
+    private static BasketLine Line(
+        LocalDate date,
+        ShopLine line,
+        ShopGoodDocument? good,
+        HashSet<string> isIn,
+        IngredientKnowledge knowledge
+    )
+    {
+        var key = $"{LocalDatePattern.Iso.Format(date)} {line.Good.Name}";
+        return new BasketLine(
+            key,
+            line,
+            isIn.Contains(key),
+            good?.Shop ?? "",
+            good?.Aisle ?? AisleOf(line.Good.Name, knowledge),
+            good?.Price is { } price ? price * Math.Max(1, line.Packages.IsEmpty ? 1 : line.Packages.Sum(p => p.Count)) : null
+        );
+    }
+
+    /// <summary>Where most shops keep it, until the baker says otherwise.</summary>
+    public static string AisleOf(string good, IngredientKnowledge knowledge) =>
+        good == ShopGood.Eggs
+            ? "Cold"
+            : knowledge.Meant(good)?.Role switch
+            {
+                IngredientRole.Flour or IngredientRole.Cereal or IngredientRole.Leavener or IngredientRole.Yeast => "Baking",
+                IngredientRole.Sweetener or IngredientRole.Cocoa or IngredientRole.Salt or IngredientRole.Extract => "Baking",
+                IngredientRole.Spice => "Spices",
+                IngredientRole.Dairy or IngredientRole.Egg => "Cold",
+                IngredientRole.Fat => good.Contains("oil", StringComparison.OrdinalIgnoreCase) ? "Oils" : "Cold",
+                IngredientRole.Spirit => "Drinks",
+                IngredientRole.Inclusion => "Nuts and dried fruit",
+                _ => "Everything else",
+            };
+}
