@@ -36,7 +36,33 @@ public sealed record GiftLabel(
     string NotKnown,
     string Kitchen,
     ImmutableArray<string> ForWhom
-);
+)
+{
+    // What fits at each size was counted on the printed sheet, with room to spare.
+    private const int Usual = 1000;
+    private const int Long = 1900;
+
+    /// <summary>About how many characters it holds; a new paragraph costs half a line.</summary>
+    public int Characters =>
+        Parts.Sum(p =>
+            p.Name.Length + p.Kept.Length + 60 + p.Ingredients.Sum(i => i.Name.Length + LabelsModel.Said(i).Length + (i.IsKnown ? 2 : 18))
+        )
+        + Contains.Length
+        + NotKnown.Length
+        + Kitchen.Length
+        + ForWhom.Sum(w => w.Length + 40)
+        + 160;
+
+    /// <summary>The class of its letters, small enough that nothing is cut off.</summary>
+    /// <param name="isSmall">Whether it is an eighth of a sheet, not a quarter.</param>
+    public string Size(bool isSmall) =>
+        (Characters * (isSmall ? 2.2 : 1)) switch
+        {
+            > Long => "is-longest",
+            > Usual => "is-long",
+            _ => "",
+        };
+}
 
 /// <summary>Labels of a board, at their true size.</summary>
 public sealed class LabelsModel(GiftDesk desk, KitchenBook book, BoxShelf boxes, SeasonDesk seasons) : PageModel
