@@ -2,6 +2,8 @@ using System.Text.Json;
 using System.Text.Json.Nodes;
 using System.Text.Json.Schema;
 using Zymethos.Interchange.Documents;
+using Zymethos.Interchange.Larder;
+using Zymethos.Interchange.Parcels;
 
 namespace Zymethos.Web.Tests;
 
@@ -14,6 +16,8 @@ public static class Formats
         yield return ("book.schema.json", Of<BookDocument>("Zymethos book, version 1"));
         yield return ("season.schema.json", Of<SeasonDocument>("Zymethos season, version 1"));
         yield return ("season-plan.schema.json", Of<SeasonPlanDocument>("Zymethos season plan, version 1"));
+        yield return ("parcels.schema.json", Of<ParcelsDocument>("Zymethos Parcels, version 1"));
+        yield return ("larder.schema.json", Of<LarderDocument>("Zymethos Larder, version 1"));
         yield return ("daybook.schema.json", Of<DaybookDocument>("Zymethos Daybook, version 1"));
         yield return ("oven-plan.schema.json", Of<PlanDocument>("Zymethos oven plan, version 1"));
     }

@@ -131,6 +131,19 @@ public sealed class LarderTests(TestKitchen kitchen) : IClassFixture<TestKitchen
         Assert.DoesNotContain("eggs:", await baker.GetStringAsync("/larder/shopping.txt"), StringComparison.Ordinal);
     }
 
+    [Fact]
+    public async Task What_is_missing_names_the_bakes_it_touches_and_what_the_Book_knows_instead()
+    {
+        var baker = await BakerAsync();
+        await PlannedAsync(baker, "copper-ring");
+        var page = await TestKitchen.ParseAsync(await baker.GetAsync("/larder/missing?of=buttermilk"));
+        var first = page.QuerySelector(".touched li")!.TextContent;
+        Assert.Contains("Copper ring", first, StringComparison.Ordinal);
+        Assert.Contains("planned for", first, StringComparison.Ordinal);
+        Assert.Contains("milk", first, StringComparison.Ordinal);
+        Assert.Contains("No recipe", await baker.GetStringAsync("/larder/missing?of=dragonfruit"), StringComparison.Ordinal);
+    }
+
     [Theory]
     [InlineData("butter", "a lump", "is no amount")]
     [InlineData("", "250 g", "Say what it is")]

@@ -77,6 +77,26 @@ public static class CareWords
         };
     }
 
+    /// <summary>What must be kept from somebody, in words that <see cref="Read"/> reads again.</summary>
+    public static string Write(Recipient person) =>
+        string.Join(
+            ", ",
+            person
+                .Avoids.Select(a => $"no {AllergenNames.Of(a)}")
+                .Concat(person.AlsoAvoids.Select(w => $"no {w}"))
+                .Concat(person.Diets.Select(d => d == Diet.Vegan ? "vegan" : $"no {Diets.Name(d)["without ".Length..]}"))
+                .Append(
+                    person.Age switch
+                    {
+                        RecipientAge.Infant => "baby",
+                        RecipientAge.SmallChild => "toddler",
+                        _ => "",
+                    }
+                )
+                .Append(person.IsExpecting ? "expecting" : "")
+                .Where(w => w.Length > 0)
+        );
+
     private static IEnumerable<string> Parts(string text) =>
         text.Split([',', ';', '.', '\n', '/', '&', '+'], StringSplitOptions.TrimEntries | StringSplitOptions.RemoveEmptyEntries)
             .SelectMany(p =>

@@ -10,6 +10,7 @@ using Zymethos.Store.Benches;
 using Zymethos.Store.Daybooks;
 using Zymethos.Store.Days;
 using Zymethos.Work.Books;
+using Zymethos.Work.House;
 using Zymethos.Work.OvenDays;
 
 namespace Zymethos.Work.Daybooks;
@@ -93,8 +94,7 @@ public sealed class DaybookFile(ZymethosContext context, DaybookDesk desk, ICloc
         return (words, []);
     }
 
-    private Guid Own(Guid id) =>
-        new(System.Security.Cryptography.SHA256.HashData([.. context.KitchenId!.Value.ToByteArray(), .. id.ToByteArray()]).AsSpan(0, 16));
+    private Guid Own(Guid id) => OwnId.Of(context.KitchenId!.Value, id);
 
     private async Task<string?> PutAsync(
         DaybookDocument document,

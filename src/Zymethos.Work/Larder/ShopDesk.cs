@@ -151,6 +151,13 @@ public sealed class ShopDesk(ZymethosContext context, KitchenBook book, StockShe
         return home;
     }
 
+    /// <summary>What planned work wants, from the season that stands and the planned days.</summary>
+    public async Task<IReadOnlyList<ShopWant>> WantsAsync(CancellationToken cancel)
+    {
+        var shelf = await book.ShelfAsync(cancel);
+        return await WantsAsync(shelf, KitchenClock.At(shelf.Known.Kitchen.Zone, clock.GetCurrentInstant()).Date, cancel);
+    }
+
     /// <summary>How something is bought here.</summary>
     public async Task KeepGoodAsync(ShopGoodDocument good, CancellationToken cancel)
     {

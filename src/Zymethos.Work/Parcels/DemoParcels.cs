@@ -3,6 +3,7 @@ using Zymethos.Interchange.Demo;
 using Zymethos.Interchange.Parcels;
 using Zymethos.Store;
 using Zymethos.Store.Parcels;
+using Zymethos.Work.House;
 
 namespace Zymethos.Work.Parcels;
 
@@ -75,6 +76,5 @@ public sealed class DemoParcels(ZymethosContext context, NodaTime.IClock clock)
         ["coal-cellar-buttons"] = "black",
     };
 
-    private Guid Own(Guid id) =>
-        new(System.Security.Cryptography.SHA256.HashData([.. context.KitchenId!.Value.ToByteArray(), .. id.ToByteArray()]).AsSpan(0, 16));
+    private Guid Own(Guid id) => OwnId.Of(context.KitchenId!.Value, id);
 }

@@ -1,10 +1,12 @@
 using System.Globalization;
 using System.Text;
+using System.Text.Json;
 using Ical.Net.CalendarComponents;
 using Ical.Net.DataTypes;
 using Ical.Net.Serialization;
 using NodaTime;
 using NodaTime.Text;
+using Zymethos.Interchange.Documents;
 using Zymethos.Work.Books;
 using Zymethos.Work.Larder;
 
@@ -13,6 +15,8 @@ namespace Zymethos.Web.Places.Larder;
 /// <summary>The larder and the list as files: plain text, CSV, and to-dos for a calendar.</summary>
 public static class LarderFiles
 {
+    private static readonly JsonSerializerOptions Readable = new(OpenJson.Options) { WriteIndented = true };
+
     /// <summary>Their addresses.</summary>
     public static void MapLarderFiles(this IEndpointRouteBuilder app)
     {
@@ -36,6 +40,17 @@ public static class LarderFiles
                     "shopping.ics"
                 )
         );
+        app.MapGet(
+                "/larder.json",
+                async (LarderFile file, CancellationToken cancel) =>
+                    Results.File(
+                        JsonSerializer.SerializeToUtf8Bytes(await file.WriteAsync(cancel), Readable),
+                        "application/json",
+                        "larder.json"
+                    )
+            )
+            .RequireAuthorization()
+            .ExcludeFromDescription();
         larder.MapGet(
             "/stock.csv",
             async (StockShelf stock, KitchenBook book, CancellationToken cancel) =>
