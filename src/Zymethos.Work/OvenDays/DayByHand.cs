@@ -6,6 +6,7 @@ using Zymethos.Planning.Day;
 using Zymethos.Planning.Reading;
 using Zymethos.Store;
 using Zymethos.Store.Days;
+using Zymethos.Work.Books;
 
 namespace Zymethos.Work.OvenDays;
 
@@ -34,7 +35,9 @@ public sealed class DayByHand(ZymethosContext context, OpenDay days, PlanDay pla
         string? seen = null
     )
     {
-        var moved = HandMoves.Apply(row.Document, day, move, now);
+        var moved = move is HandMove.ClearFirst clear
+            ? ClearFirst.Apply(row.Document, day, clear.Of, ClearFirst.FreeFrom(row.Document, await KnowledgeAsync(cancel)))
+            : HandMoves.Apply(row.Document, day, move, now);
         if (await days.ConflictAsync(row.Date, seen, moved.Document is null ? "" : moved.Said, cancel) is { } quicker)
             return new MoveAnswer(quicker, "", null);
         if (moved.Document is null)
@@ -59,6 +62,13 @@ public sealed class DayByHand(ZymethosContext context, OpenDay days, PlanDay pla
             return new MoveAnswer(answer, "", moved.Document);
         return new MoveAnswer(answer, $"{moved.Said}. {Difference(day, after)}", moved.Document);
     }
+
+    private async Task<IngredientKnowledge> KnowledgeAsync(CancellationToken cancel) =>
+        await KitchenBook.KnowledgeAsync(
+            context,
+            (await context.Kitchens.AsNoTracking().SingleAsync(cancel)).ToKitchen().FlourHabit,
+            cancel
+        );
 
     /// <summary>Plans the rest of a day that goes on; where windows of what has begun close meanwhile, with these missed by as little as
     /// was found, and said.</summary>

@@ -1,4 +1,5 @@
 using NodaTime;
+using Zymethos.Core.Safety;
 using Zymethos.Planning.Day;
 
 namespace Zymethos.Work.OvenDays;
@@ -15,6 +16,10 @@ public abstract record HandMove
     /// <summary>Another of the plans to choose from.</summary>
     /// <param name="Choice">Its place among them, from 0 for the tightest.</param>
     public sealed record Choose(int Choice) : HandMove;
+
+    /// <summary>What is free of an allergen is made before anything else.</summary>
+    /// <param name="Of">The allergen.</param>
+    public sealed record ClearFirst(Allergen Of) : HandMove;
 
     /// <summary>A move of one step.</summary>
     /// <param name="Step">Id of the step; it may be of a day that has changed since, and in no plan any more.</param>

@@ -1,4 +1,5 @@
 using Zymethos.Core.Kitchens;
+using Zymethos.Core.Safety;
 using Zymethos.Planning.Day;
 using Zymethos.Work.House;
 using Zymethos.Work.OvenDays;
@@ -8,7 +9,7 @@ namespace Zymethos.Web.Places.OvenDay;
 /// <summary>A move of the baker's hand as a form or a drag sends it.</summary>
 public sealed class HandForm
 {
-    /// <summary>pin, free, more, over, done, usual, together, apart, before, unpair, lean or mode.</summary>
+    /// <summary>pin, free, more, over, done, usual, together, apart, before, unpair, lean, clear-first or mode.</summary>
     public string? Do { get; set; }
 
     /// <summary>Id of the step; empty for a lean.</summary>
@@ -47,6 +48,8 @@ public sealed class HandForm
                 return new HandMove.SpendIt(step, WholeNumber.Read(text));
             case "lean" when Enum.TryParse<DayLean>(text, ignoreCase: true, out var lean) && Enum.IsDefined(lean):
                 return new HandMove.LeanTo(lean);
+            case "clear-first" when Enum.TryParse<Allergen>(text, ignoreCase: true, out var allergen) && Enum.IsDefined(allergen):
+                return new HandMove.ClearFirst(allergen);
             case "choose" when WholeNumber.Read(text) is >= 0 and var choice:
                 return new HandMove.Choose(choice);
             // What was dragged says its moment; only an hour that was typed is looked for.

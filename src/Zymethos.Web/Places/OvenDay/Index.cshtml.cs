@@ -5,6 +5,7 @@ using NodaTime;
 using NodaTime.Text;
 using Zymethos.Core.Kitchens;
 using Zymethos.Core.Recipes;
+using Zymethos.Core.Safety;
 using Zymethos.Interchange.Documents;
 using Zymethos.Planning.Certainty;
 using Zymethos.Planning.Day;
@@ -17,6 +18,7 @@ using Zymethos.Work.Books;
 using Zymethos.Work.House;
 using Zymethos.Work.LongSearches;
 using Zymethos.Work.OvenDays;
+using Zymethos.Work.Parcels;
 
 namespace Zymethos.Web.Places.OvenDay;
 
@@ -28,6 +30,7 @@ public sealed class IndexModel(
     LongSearchDesk desk,
     KitchenBook book,
     Surer surer,
+    ParcelPeople people,
     SolverGate gate,
     AppSettings settings,
     IClock clock
@@ -112,6 +115,10 @@ public sealed class IndexModel(
 
     /// <summary>What is known of allergens and cautions now and was not when the day was planned, a sentence for each.</summary>
     public IReadOnlyList<string> NewlyKnown { get; private set; } = [];
+
+    /// <summary>Allergens that somebody on the parcels' list avoids, where some bakes of the day are free of them and others not: what is
+    /// said of them, and whether the free ones come first already.</summary>
+    public IReadOnlyList<(Allergen Of, string Words, bool IsSet)> Clear { get; private set; } = [];
 
     /// <summary>What was just done; kept over a redirect.</summary>
     [TempData]
@@ -467,8 +474,33 @@ public sealed class IndexModel(
         Steps = await byHand.StepsAsync(row, cancel);
         Alternatives = await byHand.AlternativesAsync(row.Date, cancel);
         Search = await desk.CurrentAsync(row.Date, cancel);
+        await ReadClearAsync(row.Document, cancel);
         if (Search is { State: LongSearchState.Waiting } waiting)
             _ahead = await desk.AheadAsync(waiting, cancel);
+    }
+
+    private async Task ReadClearAsync(OvenDayDocument document, CancellationToken cancel)
+    {
+        if (Day is not { } day || (await people.AllAsync(cancel)).Where(p => !p.Avoids.IsEmpty).ToList() is not { Count: > 0 } careful)
+            return;
+        var freeFrom = ClearFirst.FreeFrom(document, (await ShelfAsync(cancel)).Known.Knowledge);
+        Clear =
+        [
+            .. careful
+                .SelectMany(p => p.Avoids.Select(a => (Of: a, p.Name)))
+                .GroupBy(p => p.Of)
+                .OrderBy(g => g.Key)
+                .Select(g => (Of: g.Key, Names: g.Select(p => p.Name).Take(3), Sides: ClearFirst.Sides(freeFrom, g.Key)))
+                .Where(g => g.Sides.HaveBoth)
+                .Select(g =>
+                    (
+                        g.Of,
+                        $"{string.Join(", ", g.Names)}: no {AllergenNames.Of(g.Of)}. Free of it by its ingredients: "
+                            + $"{string.Join(", ", g.Sides.Free.Select(b => day.Network.Bakes[b].Name).Distinct())}.",
+                        ClearFirst.IsSet(document, day, g.Of, freeFrom)
+                    )
+                ),
+        ];
     }
 
     /// <summary>What was decided by hand goes along while the day holds the same bakes; else it is let go, and said.</summary>

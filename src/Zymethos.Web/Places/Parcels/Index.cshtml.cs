@@ -192,8 +192,11 @@ public sealed class IndexModel(GiftDesk desk, ParcelPeople people, KitchenBook b
             _ => View.Cell(person, bake) is { IsPinned: true } ? "is-pinned" : "",
         };
 
+    /// <summary>"no: egg", "look first: tree nuts".</summary>
+    public static string Told(GiftStand stand) => $"{(stand.Verdict == GiftVerdict.Never ? "no" : "look first")}: {Short(stand)}";
+
     /// <summary>The first reason, as short as a cell wants it.</summary>
-    public static string Short(GiftStand stand)
+    private static string Short(GiftStand stand)
     {
         var first = stand.Reasons[0];
         foreach (var start in new[] { "it contains ", "it holds ", "there may be " })
@@ -204,6 +207,8 @@ public sealed class IndexModel(GiftDesk desk, ParcelPeople people, KitchenBook b
 
         var end = first.IndexOfAny(['?', ':', ',']);
         first = end > 0 ? first[..end] : first;
+        foreach (var more in new[] { " that ", " or " })
+            first = first.Split(more, 2)[0];
         return first.Length > 24 ? $"{first[..23]}…" : first;
     }
 
