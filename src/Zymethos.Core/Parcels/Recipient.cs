@@ -54,10 +54,4 @@ public sealed record Recipient(Guid Id, string Name)
 
     /// <summary>What was noted in other years; may be empty.</summary>
     public string Note { get; init; } = "";
-
-    /// <summary>Whether anything must be kept from them.</summary>
-    public bool HasCare => !Avoids.IsEmpty || !AlsoAvoids.IsEmpty || !Diets.IsEmpty || Age != RecipientAge.Grown || IsExpecting;
-
-    /// <summary>Whether traces of shared trays and bowls matter: an allergy, and no taste or age.</summary>
-    public bool TracesMatter => !Avoids.IsEmpty || !AlsoAvoids.IsEmpty;
 }

@@ -55,8 +55,7 @@ public sealed class ShopDesk(ZymethosContext context, KitchenBook book, StockShe
         var today = KitchenClock.At(shelf.Known.Kitchen.Zone, clock.GetCurrentInstant()).Date;
         var there = await stock.AllAsync(shelf, cancel);
         var goods = await context.ShopGoods.AsNoTracking().ToDictionaryAsync(g => g.Name, g => g.Document, cancel);
-        var ticks = await context.ShopTicks.AsNoTracking().Where(t => t.IsIn).Select(t => t.Line).ToListAsync(cancel);
-        var isIn = ticks.ToHashSet(StringComparer.Ordinal);
+        var isIn = (await TicksAsync(cancel)).ToHashSet(StringComparer.Ordinal);
         var trips = ShopTrips.Of(
             await WantsAsync(shelf, today, cancel),
             StockShelf.OnHand(there),
@@ -91,6 +90,11 @@ public sealed class ShopDesk(ZymethosContext context, KitchenBook book, StockShe
             ]
         );
     }
+
+    /// <summary>Names of the lines that are in the basket. Phones ask for them every few seconds, so the list is not worked out for
+    /// that.</summary>
+    public Task<List<string>> TicksAsync(CancellationToken cancel) =>
+        context.ShopTicks.AsNoTracking().Where(t => t.IsIn).Select(t => t.Line).ToListAsync(cancel);
 
     /// <summary>Puts lines into the basket or back: of two who say otherwise the later counts, so that a phone that was out of the net
     /// tells its ticks afterwards without undoing later ones.</summary>

@@ -1,6 +1,5 @@
 using System.Collections.Immutable;
 using Zymethos.Core.Parcels;
-using Zymethos.Core.Scaling;
 using Zymethos.Interchange.Parcels;
 using Zymethos.Planning.Parcels;
 using Zymethos.Store.Parcels;
@@ -149,16 +148,9 @@ public sealed class BoardView
     /// <summary>Whether somebody's box is full and holds nothing that it must not.</summary>
     public bool IsReady(int person) => !Lacks.Any(l => l.Person == person) && !Faults.Any(f => f.Person == person);
 
-    /// <summary>What everything on the board may bring along on shared trays, bowls and boards: what any of its bakes holds.</summary>
-    public ImmutableArray<Core.Safety.Allergen> Around => [.. Board.Bakes.SelectMany(b => b.Bake.Statement.Contains).Distinct().Order()];
-
-    /// <summary>What traces may come near a person's box: allergens they avoid and that other bakes of the board hold.</summary>
+    /// <summary>What traces may come near a person's box: allergens they avoid and that a bake of the board holds or may hold.</summary>
     public ImmutableArray<Core.Safety.Allergen> Traces(int person) =>
-        [.. Board.People[person].Avoids.Where(a => Around.Contains(a)).Order()];
-
-    /// <summary>The statement of a box: of all that lies in it.</summary>
-    public IEnumerable<AllergenStatement> Statements(int person) =>
-        Board.Cells.Where(c => c.Person == person && c.Pieces > 0).Select(c => Board.Bakes[c.Bake].Bake.Statement);
+        [.. Board.People[person].Avoids.Where(a => Board.Bakes.Any(b => b.Bake.Statement.MayContain(a))).Order()];
 }
 
 /// <summary>Finds a bake of a board by its id.</summary>

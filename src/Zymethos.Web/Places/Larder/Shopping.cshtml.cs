@@ -46,17 +46,7 @@ public sealed class ShoppingModel(ShopDesk desk) : PageModel
     public async Task OnGetAsync(CancellationToken cancel) => Basket = await desk.ListAsync(cancel);
 
     /// <summary>What is in the basket now, for the other phone.</summary>
-    public async Task<IActionResult> OnGetTicksAsync(CancellationToken cancel)
-    {
-        var basket = await desk.ListAsync(cancel);
-        return new JsonResult(
-            basket
-                .Trips.SelectMany(t => t.Lines)
-                .Where(l => l.IsIn)
-                .Select(l => l.Key)
-                .Concat(basket.Also.Where(a => a.IsIn).Select(a => a.Key))
-        );
-    }
+    public async Task<IActionResult> OnGetTicksAsync(CancellationToken cancel) => new JsonResult(await desk.TicksAsync(cancel));
 
     /// <summary>Ticks, several at once where a phone was out of the net.</summary>
     public async Task<IActionResult> OnPostTicksAsync([FromBody] IReadOnlyList<TickMessage>? ticks, CancellationToken cancel)

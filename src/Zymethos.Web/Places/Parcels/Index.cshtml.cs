@@ -291,8 +291,8 @@ public sealed class IndexModel(GiftDesk desk, ParcelPeople people, KitchenBook b
                 .Range(0, View.Board.People.Length)
                 .Where(p => !View.Traces(p).IsEmpty)
                 .Select(p =>
-                    $"{View.Board.People[p].Name} avoids {string.Join(" and ", View.Traces(p).Select(AllergenNames.Of))}, which other "
-                    + "bakes on this board hold."
+                    $"{View.Board.People[p].Name} avoids {string.Join(" and ", View.Traces(p).Select(AllergenNames.Of))}, which "
+                    + "bakes on this board hold or may hold."
                 ),
         ];
         FirstBakes = Order();
@@ -327,7 +327,7 @@ public sealed class IndexModel(GiftDesk desk, ParcelPeople people, KitchenBook b
         return string.Join(
             ", then ",
             View.Board.Bakes.Where((_, b) => View.Given(b) > 0)
-                .OrderBy(b => b.Bake.Statement.Contains.Count(careful.Contains))
+                .OrderBy(b => careful.Count(b.Bake.Statement.MayContain))
                 .ThenBy(b => b.Bake.Name, StringComparer.OrdinalIgnoreCase)
                 .Select(b => b.Bake.Name)
         );

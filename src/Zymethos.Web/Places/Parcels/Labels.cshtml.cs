@@ -67,6 +67,7 @@ public sealed record GiftLabel(
 /// <summary>Labels of a board, at their true size.</summary>
 public sealed class LabelsModel(GiftDesk desk, KitchenBook book, BoxShelf boxes, SeasonDesk seasons) : PageModel
 {
+    private List<Allergen>? _used;
     private readonly Dictionary<string, (LocalDate Made, LocalDate? Thawed)> _made = [];
 
     /// <summary>The board.</summary>
@@ -153,10 +154,19 @@ public sealed class LabelsModel(GiftDesk desk, KitchenBook book, BoxShelf boxes,
             ],
             string.Join(", ", contains.Select(AllergenNames.Of)),
             string.Join(" ", own.Select(b => StatementWords.NotKnown(b.Statement)).Where(w => w.Length > 0).Distinct()),
-            string.Join(", ", View!.Around.Except(contains).Order().Select(AllergenNames.Of)),
+            string.Join(", ", Used(shelf).Except(contains).Order().Select(AllergenNames.Of)),
             [.. own.SelectMany(b => StatementWords.ForWhom(b.Statement)).Distinct()]
         );
     }
+
+    // Everything that the Book holds is used in this kitchen, whether it lies in these boxes or not.
+    private IEnumerable<Allergen> Used(BookShelf shelf) =>
+        _used ??= [
+            .. shelf
+                .All.SelectMany(r => AllergenStatement.Of(r, shelf.Known.For(r)).Contains)
+                .Concat(View!.Board.Bakes.SelectMany(b => b.Bake.Statement.Contains))
+                .Distinct(),
+        ];
 
     private string Kept(Recipe recipe)
     {
@@ -184,14 +194,24 @@ public sealed class LabelsModel(GiftDesk desk, KitchenBook book, BoxShelf boxes,
 
         if (!Guid.TryParse(View.Row.Document.Season, out var id) || await seasons.OpenAsync(id, cancel) is not { Plan: { } plan } season)
             return;
+        var dated = new HashSet<string>(StringComparer.Ordinal);
         foreach (var lot in plan.Placed.GroupBy(p => p.Lot))
         {
             var need = season.Wish.Needs[plan.Lots[lot.Key].Need];
             if (season.Wish.Occasions[need.Occasion].Name == View.Row.Document.Occasion)
-                _made[need.Recipe.Key] = (
-                    lot.Max(p => p.End).Date,
-                    plan.Kept.TryGetValue(lot.Key, out var kept) && kept.ThawAt is { } thaw ? thaw.Date : null
+            {
+                var made = (
+                    Made: lot.Max(p => p.End).Date,
+                    Thawed: plan.Kept.TryGetValue(lot.Key, out var kept) && kept.ThawAt is { } thaw ? thaw.Date : (LocalDate?)null
                 );
+                // Of two lots of one recipe the label says the day of the older.
+                if (
+                    !dated.Add(need.Recipe.Key)
+                    && (_made[need.Recipe.Key].Thawed ?? _made[need.Recipe.Key].Made) <= (made.Thawed ?? made.Made)
+                )
+                    continue;
+                _made[need.Recipe.Key] = made;
+            }
         }
     }
 }
