@@ -25,7 +25,12 @@ public sealed class GivingFileTests(TestKitchen kitchen) : IClassFixture<TestKit
 
     private Task<HttpClient> BakerAsync() => kitchen.NewBakerAsync($"{Guid.NewGuid():N}@home.invalid");
 
-    private static async Task<(HttpStatusCode Status, string Text)> BringAsync(HttpClient baker, string path, string json)
+    private static async Task<(HttpStatusCode Status, string Text)> BringAsync(
+        HttpClient baker,
+        string path,
+        string json,
+        string field = "file"
+    )
     {
         var page = await TestKitchen.ParseAsync(await baker.GetAsync(path));
         using var form = new MultipartFormDataContent
@@ -34,7 +39,7 @@ public sealed class GivingFileTests(TestKitchen kitchen) : IClassFixture<TestKit
                 new StringContent(page.QuerySelector("main form input[name=__RequestVerificationToken]")!.GetAttribute("value")!),
                 "__RequestVerificationToken"
             },
-            { new StringContent(json), "file", "file.json" },
+            { new StringContent(json), field, "file.json" },
         };
         var answer = await baker.PostAsync(path, form);
         return (answer.StatusCode, WebUtility.HtmlDecode(await answer.Content.ReadAsStringAsync()));
@@ -49,6 +54,37 @@ public sealed class GivingFileTests(TestKitchen kitchen) : IClassFixture<TestKit
             System.Text.RegularExpressions.RegexOptions.ExplicitCapture,
             TimeSpan.FromSeconds(1)
         );
+
+    [Fact]
+    public async Task A_season_takes_its_people_and_boxes_along()
+    {
+        var demo = await kitchen.DemoBakerAsync();
+        var page = await TestKitchen.ParseAsync(await demo.GetAsync("/season"));
+        var season = page.QuerySelector("a[href$='/calendar']")!.GetAttribute("href")!.Replace("/calendar", "", StringComparison.Ordinal);
+        var file = await demo.GetStringAsync($"{season}/season.json");
+        var parcels = JsonNode.Parse(file)!["parcels"]!;
+        Assert.Equal(14, parcels["people"]!.AsArray().Count);
+        var other = await BakerAsync();
+        var (status, text) = await BringAsync(other, "/season/bring", file, "Upload");
+        Assert.Equal(HttpStatusCode.OK, status);
+        Assert.Contains("14 people and 1 board came in", text, StringComparison.Ordinal);
+        // The board belongs to the season here as it did there, and its boxes are handed over on the season's date.
+        var board = await TestKitchen.ParseAsync(await other.GetAsync("/parcels"));
+        var give = board.QuerySelector("a[href$='/give']")!.GetAttribute("href")!;
+        var rows = await TestKitchen.ParseAsync(await other.GetAsync(give));
+        var at = JsonNode.Parse(file)!["occasions"]!
+            .AsArray()
+            .Single(o => (string)o!["name"]! == (string)parcels["boards"]![0]!["occasion"]!)!["at"]!.GetValue<string>();
+        Assert.All(rows.QuerySelectorAll("input[name$='.Day']"), i => Assert.Equal(at.Split('T')[0], i.GetAttribute("value")));
+        // What is wrong with the parcels does not keep the season away.
+        var broken = file.Replace("\"zymethos-parcels\"", "\"something\"", StringComparison.Ordinal);
+        Assert.NotEqual(file, broken);
+        Assert.Contains(
+            "Its parcels were left out",
+            (await BringAsync(await BakerAsync(), "/season/bring", broken, "Upload")).Text,
+            StringComparison.Ordinal
+        );
+    }
 
     [Fact]
     public async Task Parcels_come_in_go_out_and_are_the_same_elsewhere()

@@ -142,6 +142,25 @@ public sealed class ParcelsTests(TestKitchen kitchen) : IClassFixture<TestKitche
     }
 
     [Fact]
+    public async Task Days_in_the_post_are_set_against_keeping()
+    {
+        var baker = await BakerAsync();
+        await BringAsync(baker, "Fen");
+        // The loaf keeps three days on the counter.
+        var path = await BoardAsync(baker, "allotment-loaf");
+        await FillAsync(baker, path);
+        var refused = await TestKitchen.PostAsync(baker, $"{path}/give", "main form", new() { ["Rows[0].Post"] = "a week" });
+        Assert.Equal(HttpStatusCode.UnprocessableEntity, refused.StatusCode);
+        Assert.Contains("value=\"a week\"", await refused.Content.ReadAsStringAsync(), StringComparison.Ordinal);
+        var sent = await TestKitchen.PostAsync(baker, $"{path}/give", "main form", new() { ["Rows[0].Post"] = "4" });
+        Assert.Contains("keeps 3 days and would be 4 days on the way", await sent.Content.ReadAsStringAsync(), StringComparison.Ordinal);
+        Assert.Contains("would be 4 days on the way", await baker.GetStringAsync($"{path}/pack"), StringComparison.Ordinal);
+        Assert.Contains("would be 4 days on the way", await baker.GetStringAsync("/paper/delivery"), StringComparison.Ordinal);
+        var fast = await TestKitchen.PostAsync(baker, $"{path}/give", "main form", new() { ["Rows[0].Post"] = "1" });
+        Assert.DoesNotContain("on the way", await fast.Content.ReadAsStringAsync(), StringComparison.Ordinal);
+    }
+
+    [Fact]
     public async Task A_box_is_packed_given_and_thanked_for()
     {
         var baker = await BakerAsync();

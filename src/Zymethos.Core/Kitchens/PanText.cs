@@ -100,13 +100,13 @@ public static partial class PanText
 
     private static string Clip(string text) => text.Length <= 60 ? text : text[..60];
 
-    [GeneratedRegex(@"\d\s*(?:in\b|inch|[\u0022”″])", RegexOptions.IgnoreCase, 200)]
+    [GeneratedRegex(@"\d\s*(?:in\b|inch|[\u0022”″])", RegexOptions.IgnoreCase, 900)]
     private static partial Regex Inches();
 
-    [GeneratedRegex(@"cm\b|in(?:ch(?:es)?)?\b|[\u0022”″]", RegexOptions.IgnoreCase, 200)]
+    [GeneratedRegex(@"cm\b|in(?:ch(?:es)?)?\b|[\u0022”″]", RegexOptions.IgnoreCase, 900)]
     private static partial Regex Units();
 
-    [GeneratedRegex(@"^(?<n>\d{1,2})\s*[×x]\s*(?<name>.{1,60})$", RegexOptions.None, 200)]
+    [GeneratedRegex(@"^(?<n>\d{1,2})\s*[×x]\s*(?<name>.{1,60})$", RegexOptions.None, 900)]
     private static partial Regex Head();
 
     [GeneratedRegex(

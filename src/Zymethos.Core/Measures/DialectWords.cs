@@ -54,7 +54,7 @@ public static partial class DialectWords
     )]
     private static partial Regex American();
 
-    [GeneratedRegex(@"\b\d\s?oz\b", RegexOptions.IgnoreCase, 500)]
+    [GeneratedRegex(@"\b\d\s?oz\b", RegexOptions.IgnoreCase, 900)]
     private static partial Regex Ounces();
 
     [GeneratedRegex(
@@ -75,18 +75,18 @@ public static partial class DialectWords
     )]
     private static partial Regex Southern();
 
-    [GeneratedRegex(@"(?<!\d)(?:\d(?:\s?\d?/\d)?|[½¼¾⅓⅔])\s?(?:cups?\b|c\.|C\b)(?! ?fan)", RegexOptions.None, 500)]
+    [GeneratedRegex(@"(?<!\d)(?:\d(?:\s?\d?/\d)?|[½¼¾⅓⅔])\s?(?:cups?\b|c\.|C\b)(?! ?fan)", RegexOptions.None, 900)]
     private static partial Regex Cups();
 
-    [GeneratedRegex(@"\d\s?(?:g|kg|ml|dl|l|grams?)\b", RegexOptions.IgnoreCase, 500)]
+    [GeneratedRegex(@"\d\s?(?:g|kg|ml|dl|l|grams?)\b", RegexOptions.IgnoreCase, 900)]
     private static partial Regex Grams();
 
-    [GeneratedRegex(@"\d{3}\s?(?:°|º|degrees?)?\s?F\b", RegexOptions.None, 500)]
+    [GeneratedRegex(@"\d{3}\s?(?:°|º|degrees?)?\s?F\b", RegexOptions.None, 900)]
     private static partial Regex Fahrenheit();
 
-    [GeneratedRegex(@"\d{3}\s?(?:°|º|degrees?)?\s?C\b", RegexOptions.None, 500)]
+    [GeneratedRegex(@"\d{3}\s?(?:°|º|degrees?)?\s?C\b", RegexOptions.None, 900)]
     private static partial Regex Celsius();
 
-    [GeneratedRegex(@"\bgas(?: mark)? ?[\d¼½]", RegexOptions.IgnoreCase, 500)]
+    [GeneratedRegex(@"\bgas(?: mark)? ?[\d¼½]", RegexOptions.IgnoreCase, 900)]
     private static partial Regex Gas();
 }

@@ -27,6 +27,6 @@ internal static partial class FruitWords
     )]
     private static partial Regex Behind();
 
-    [GeneratedRegex(@"\b(?:zest(?:ed)?|rind|peel|juiced?)\b", RegexOptions.IgnoreCase, 200)]
+    [GeneratedRegex(@"\b(?:zest(?:ed)?|rind|peel|juiced?)\b", RegexOptions.IgnoreCase, 900)]
     private static partial Regex Parts();
 }

@@ -214,7 +214,7 @@ public static partial class LineSplitter
             yield return line[from..].Trim();
     }
 
-    [GeneratedRegex(@"^(?:about )?\d[\d.,/½¼¾ ]*(?:g|kg|oz|ml|lb)\.? each$", RegexOptions.IgnoreCase, 200)]
+    [GeneratedRegex(@"^(?:about )?\d[\d.,/½¼¾ ]*(?:g|kg|oz|ml|lb)\.? each$", RegexOptions.IgnoreCase, 900)]
     private static partial Regex EachOnly();
 
     /// <summary>"food colouring and sprinkles": two names without an amount are two lines.</summary>
@@ -366,7 +366,7 @@ public static partial class LineSplitter
     )]
     private static partial Regex SaltAndPepper();
 
-    [GeneratedRegex(@"^\s*\d+(?:[.,]\d+)?\s?(?:cm|mm|inch(?:es)?|in\.?|""|x\b|to \d)", RegexOptions.IgnoreCase, 200)]
+    [GeneratedRegex(@"^\s*\d+(?:[.,]\d+)?\s?(?:cm|mm|inch(?:es)?|in\.?|""|x\b|to \d)", RegexOptions.IgnoreCase, 900)]
     private static partial Regex SizeOnly();
 
     [GeneratedRegex(
@@ -376,20 +376,20 @@ public static partial class LineSplitter
     )]
     private static partial Regex TwoForUse();
 
-    [GeneratedRegex(@"^(?:tablespoon|teaspoon|tbsp|tsp|cup|knob|handful|dessertspoon)(?: of)? \p{L}", RegexOptions.IgnoreCase, 200)]
+    [GeneratedRegex(@"^(?:tablespoon|teaspoon|tbsp|tsp|cup|knob|handful|dessertspoon)(?: of)? \p{L}", RegexOptions.IgnoreCase, 900)]
     private static partial Regex OneSpoon();
 
-    [GeneratedRegex(@"^(?:a little|some|a splash of|a dash of|a drop of|a bit of|enough) (?!more\b|extra\b)", RegexOptions.IgnoreCase, 200)]
+    [GeneratedRegex(@"^(?:a little|some|a splash of|a dash of|a drop of|a bit of|enough) (?!more\b|extra\b)", RegexOptions.IgnoreCase, 900)]
     private static partial Regex Unmeasured();
 
     // "50 g almonds, half for the top" is one line.
-    [GeneratedRegex(@"^(?:half|a third|a quarter|one|two) (?:of (?:it|them|this)|for the|for top)\b", RegexOptions.IgnoreCase, 200)]
+    [GeneratedRegex(@"^(?:half|a third|a quarter|one|two) (?:of (?:it|them|this)|for the|for top)\b", RegexOptions.IgnoreCase, 900)]
     private static partial Regex ShareOfIt();
 
-    [GeneratedRegex(@"^(?<name>\p{L}[\p{L} ]{2,20}) (?<a>\d{1,2}) ?\+ ?(?<b>\d{1,2}) (?<use>(?:for|to) .+)$", RegexOptions.IgnoreCase, 200)]
+    [GeneratedRegex(@"^(?<name>\p{L}[\p{L} ]{2,20}) (?<a>\d{1,2}) ?\+ ?(?<b>\d{1,2}) (?<use>(?:for|to) .+)$", RegexOptions.IgnoreCase, 900)]
     private static partial Regex CountPlus();
 
-    [GeneratedRegex(@"^(?:ice[- ]cold|iced|cold|warm|hot|boiling|lukewarm|tepid|hand-?hot) (?:water|milk)\b", RegexOptions.IgnoreCase, 200)]
+    [GeneratedRegex(@"^(?:ice[- ]cold|iced|cold|warm|hot|boiling|lukewarm|tepid|hand-?hot) (?:water|milk)\b", RegexOptions.IgnoreCase, 900)]
     private static partial Regex ColdWater();
 
     // "flour 300 g": the amount stands behind.
@@ -400,7 +400,7 @@ public static partial class LineSplitter
     )]
     private static partial Regex Trailing();
 
-    [GeneratedRegex(@"\s{3,}|\t+", RegexOptions.None, 200)]
+    [GeneratedRegex(@"\s{3,}|\t+", RegexOptions.None, 900)]
     private static partial Regex Gap();
 
     [GeneratedRegex(
@@ -419,7 +419,7 @@ public static partial class LineSplitter
     )]
     private static partial Regex AmountStart();
 
-    [GeneratedRegex(@"(?:\b(?:zest|juice|rind)(?: of)?(?: and (?:zest|juice|rind))?)\s*$", RegexOptions.IgnoreCase, 200)]
+    [GeneratedRegex(@"(?:\b(?:zest|juice|rind)(?: of)?(?: and (?:zest|juice|rind))?)\s*$", RegexOptions.IgnoreCase, 900)]
     private static partial Regex ZestEnd();
 
     [GeneratedRegex(
@@ -430,7 +430,7 @@ public static partial class LineSplitter
     )]
     private static partial Regex EachOf();
 
-    [GeneratedRegex(@"\s*(?:,|&|\band\b)\s*", RegexOptions.IgnoreCase, 200)]
+    [GeneratedRegex(@"\s*(?:,|&|\band\b)\s*", RegexOptions.IgnoreCase, 900)]
     private static partial Regex And();
 
     [GeneratedRegex(

@@ -87,10 +87,10 @@ internal static partial class LineText
         "grnd",
     ];
 
-    [GeneratedRegex(@"^\s*(?:[-*•·▢□☐–—]\s+|[•·▢□☐]\s*|\[\s?\]\s*)", RegexOptions.None, 500)]
+    [GeneratedRegex(@"^\s*(?:[-*•·▢□☐–—]\s+|[•·▢□☐]\s*|\[\s?\]\s*)", RegexOptions.None, 900)]
     private static partial Regex Bullet();
 
-    [GeneratedRegex(@"[‐‑‒–—−]", RegexOptions.None, 500)]
+    [GeneratedRegex(@"[‐‑‒–—−]", RegexOptions.None, 900)]
     private static partial Regex LongDash();
 
     // "fresh or frozen blueberries" are blueberries either way.
@@ -103,20 +103,20 @@ internal static partial class LineText
     private static partial Regex FreshOrFrozen();
 
     // 1,000 g: a comma before exactly three digits parts thousands.
-    [GeneratedRegex(@"(?<![\d.,])(?<a>\d{1,3}),(?<b>\d{3})(?![\d])", RegexOptions.None, 500)]
+    [GeneratedRegex(@"(?<![\d.,])(?<a>\d{1,3}),(?<b>\d{3})(?![\d])", RegexOptions.None, 900)]
     private static partial Regex Thousands();
 
     // 1.000 g: nobody weighs to the milligram, so the dot parts thousands.
-    [GeneratedRegex(@"(?<![\d.,])(?<a>[1-9]\d{0,2})\.(?<b>000|500|250|200)(?=\s?(?:g|ml|gr)\b)", RegexOptions.None, 500)]
+    [GeneratedRegex(@"(?<![\d.,])(?<a>[1-9]\d{0,2})\.(?<b>000|500|250|200)(?=\s?(?:g|ml|gr)\b)", RegexOptions.None, 900)]
     private static partial Regex DottedThousands();
 
-    [GeneratedRegex(@"(?<a>\d),(?<b>\d{1,2})(?!\d)", RegexOptions.None, 500)]
+    [GeneratedRegex(@"(?<a>\d),(?<b>\d{1,2})(?!\d)", RegexOptions.None, 900)]
     private static partial Regex DecimalComma();
 
-    [GeneratedRegex(@"\bfl(?:uid|\.)?\s?-?(?:oz|ounce)s?\b\.?", RegexOptions.IgnoreCase, 500)]
+    [GeneratedRegex(@"\bfl(?:uid|\.)?\s?-?(?:oz|ounce)s?\b\.?", RegexOptions.IgnoreCase, 900)]
     private static partial Regex FluidOunce();
 
-    [GeneratedRegex(@"\b(?<which>table|tea)[\s-]spoon(?<rest>s|fuls?)?\b", RegexOptions.IgnoreCase, 500)]
+    [GeneratedRegex(@"\b(?<which>table|tea)[\s-]spoon(?<rest>s|fuls?)?\b", RegexOptions.IgnoreCase, 900)]
     private static partial Regex SplitSpoon();
 
     // Slips and short forms that can mean nothing else.
@@ -203,34 +203,34 @@ internal static partial class LineText
     )]
     private static partial Regex SlippedForm();
 
-    [GeneratedRegex(@"(?:~|≈)", RegexOptions.None, 500)]
+    [GeneratedRegex(@"(?:~|≈)", RegexOptions.None, 900)]
     private static partial Regex Approximately();
 
     // 1-1/2 cups is one and a half, not one to a half.
-    [GeneratedRegex(@"(?<![\d/])(?<a>\d+)-(?<b>\d+/\d+)", RegexOptions.None, 500)]
+    [GeneratedRegex(@"(?<![\d/])(?<a>\d+)-(?<b>\d+/\d+)", RegexOptions.None, 900)]
     private static partial Regex HyphenedMixed();
 
     // 1 cup/240 ml
-    [GeneratedRegex(@"(?<=[A-Za-z.])\s?/\s?(?=\d)", RegexOptions.None, 500)]
+    [GeneratedRegex(@"(?<=[A-Za-z.])\s?/\s?(?=\d)", RegexOptions.None, 900)]
     private static partial Regex SlashedMeasures();
 
-    [GeneratedRegex(@"(?<a>\d)(?<b>[A-Za-zµ%])", RegexOptions.None, 500)]
+    [GeneratedRegex(@"(?<a>\d)(?<b>[A-Za-zµ%])", RegexOptions.None, 900)]
     private static partial Regex Glued();
 
     // 14-oz, 1-pound: the hyphen ties number and unit.
-    [GeneratedRegex(@"(?<a>\d)-(?<b>[A-Za-z])", RegexOptions.None, 500)]
+    [GeneratedRegex(@"(?<a>\d)-(?<b>[A-Za-z])", RegexOptions.None, 900)]
     private static partial Regex HyphenUnit();
 
-    [GeneratedRegex(@"(?<=\d)\s*-\s*(?=\d)", RegexOptions.None, 500)]
+    [GeneratedRegex(@"(?<=\d)\s*-\s*(?=\d)", RegexOptions.None, 900)]
     private static partial Regex Range();
 
-    [GeneratedRegex(@"(?<a>[(),;:+=\[\]])", RegexOptions.None, 500)]
+    [GeneratedRegex(@"(?<a>[(),;:+=\[\]])", RegexOptions.None, 900)]
     private static partial Regex Marks();
 
-    [GeneratedRegex(@"\s+", RegexOptions.None, 500)]
+    [GeneratedRegex(@"\s+", RegexOptions.None, 900)]
     private static partial Regex Spaces();
 
     // A full stop after the last word is no part of it.
-    [GeneratedRegex(@"(?<=[a-z\)]{2})\s?\.$", RegexOptions.None, 500)]
+    [GeneratedRegex(@"(?<=[a-z\)]{2})\s?\.$", RegexOptions.None, 900)]
     private static partial Regex LastDot();
 }

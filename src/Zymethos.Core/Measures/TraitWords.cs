@@ -67,6 +67,6 @@ public static partial class TraitWords
     )]
     private static partial Regex Aside();
 
-    [GeneratedRegex(@"[\p{L}][\p{L}'’]*", RegexOptions.None, 200)]
+    [GeneratedRegex(@"[\p{L}][\p{L}'’]*", RegexOptions.None, 900)]
     private static partial Regex Words();
 }

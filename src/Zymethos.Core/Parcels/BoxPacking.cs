@@ -47,9 +47,10 @@ public sealed record PackedBox(ImmutableArray<PackLayer> Layers, ImmutableArray<
 }
 
 /// <summary>
-/// Packs pieces into a box in layers with paper between, in rows. The heavy lie below; a soft kind shares no layer with a crisp one. Where
-/// pieces are not square, each kind's rows lie along or across, in the mix that holds most. A round tin is packed in rows as long as the
-/// circle lets them be. Rows are no proof of the best packing; nothing ever overlaps or stands out.
+/// Packs pieces into a box in layers with paper between. The heavy lie below; a soft kind shares no layer with a crisp one. A layer is
+/// laid in rows of one kind each (where pieces are not square along or across, in the mix that holds most), or piece by piece where that
+/// holds more. A round tin is packed in rows as long as the circle lets them be. Neither is a proof of the best packing; nothing ever
+/// overlaps or stands out.
 /// </summary>
 public static class BoxPacking
 {
@@ -58,6 +59,9 @@ public static class BoxPacking
 
     /// <summary>Most layers.</summary>
     public const int MostLayers = 40;
+
+    // Nothing that is baked lies in hundreds beside each other.
+    private const int MostOfALayer = 200;
 
     /// <summary>Packs.</summary>
     /// <param name="box">The box.</param>
@@ -76,9 +80,14 @@ public static class BoxPacking
         while (layers.Count < MostLayers && order.Exists(k => left[k] > 0 && kinds[k].Size.Height <= room))
         {
             var first = order.First(k => left[k] > 0 && kinds[k].Size.Height <= room);
-            var layer = Layer(box, kinds, [.. order.Where(k => kinds[k].IsSoft == kinds[first].IsSoft)], left, room);
+            var together = order.Where(k => kinds[k].IsSoft == kinds[first].IsSoft && kinds[k].Size.Height <= room && left[k] > 0).ToList();
+            var layer = Ways(box, kinds, together, left, room)
+                // Rows are neat: they stand unless another way holds more.
+                .MaxBy(w => Math.Round(w.Pieces.Sum(p => p.Length * p.Width), 3))!;
             if (layer.Pieces.IsEmpty)
                 break;
+            foreach (var piece in layer.Pieces)
+                left[piece.Kind]--;
             layers.Add(layer);
             room -= layer.Height;
         }
@@ -86,7 +95,27 @@ public static class BoxPacking
         return new PackedBox(layers.ToImmutable(), [.. left]);
     }
 
-    private static PackLayer Layer(BoxSize box, ImmutableArray<PackKind> kinds, List<int> order, int[] left, double room)
+    /// <summary>Ways to fill a layer: in rows of one kind each, and, in a box with corners, piece by piece in several orders.</summary>
+    private static IEnumerable<PackLayer> Ways(BoxSize box, ImmutableArray<PackKind> kinds, List<int> order, int[] left, double room)
+    {
+        yield return Rows(box, kinds, order, [.. left], room);
+        if (box.IsRound || order.Count < 2)
+            yield break;
+        var wide = order.OrderByDescending(k => kinds[k].Size.Length * kinds[k].Size.Width).ToList();
+        var longest = order.OrderByDescending(k => Math.Max(kinds[k].Size.Length, kinds[k].Size.Width)).ToList();
+        foreach (var way in new[] { order, wide, longest })
+        {
+            var pieces = FreeRectangles.Lay(
+                box.Length,
+                box.Width,
+                way.SelectMany(k => Enumerable.Repeat((k, kinds[k].Size), Math.Min(left[k], MostOfALayer)))
+            );
+            if (!pieces.IsEmpty)
+                yield return new PackLayer(pieces, pieces.Max(p => kinds[p.Kind].Size.Height) + Paper);
+        }
+    }
+
+    private static PackLayer Rows(BoxSize box, ImmutableArray<PackKind> kinds, List<int> order, int[] left, double room)
     {
         var pieces = ImmutableArray.CreateBuilder<PackedPiece>();
         var (y, height) = (0.0, 0.0);

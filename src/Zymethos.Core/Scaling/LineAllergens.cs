@@ -122,10 +122,10 @@ public sealed partial record LineAllergens(ImmutableArray<Allergen> Contains, Im
         return new LineAllergens([.. contains], [.. open], traits);
     }
 
-    [GeneratedRegex(@"(?<!\b(?:pine|brazil|macadamia|tiger|tree) )\bnuts\b", RegexOptions.IgnoreCase, 200)]
+    [GeneratedRegex(@"(?<!\b(?:pine|brazil|macadamia|tiger|tree) )\bnuts\b", RegexOptions.IgnoreCase, 900)]
     private static partial Regex AnyNuts();
 
     // "in place of the ground almonds", "without nuts": what is spoken of is not in it.
-    [GeneratedRegex(@"\b(?:in place of|instead of|without|not|no)\b", RegexOptions.IgnoreCase, 200)]
+    [GeneratedRegex(@"\b(?:in place of|instead of|without|not|no)\b", RegexOptions.IgnoreCase, 900)]
     private static partial Regex NotInIt();
 }

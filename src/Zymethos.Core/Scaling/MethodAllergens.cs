@@ -68,9 +68,9 @@ internal static partial class MethodAllergens
     )]
     private static partial Regex Verbs();
 
-    [GeneratedRegex(@"(?<!\b(?:no|without) )\bflour(?:s|ed|ing)?\b", RegexOptions.None, 200)]
+    [GeneratedRegex(@"(?<!\b(?:no|without) )\bflour(?:s|ed|ing)?\b", RegexOptions.None, 900)]
     private static partial Regex Flour();
 
-    [GeneratedRegex(@"[\p{L}][\p{L}'’\-/]*", RegexOptions.None, 200)]
+    [GeneratedRegex(@"[\p{L}][\p{L}'’\-/]*", RegexOptions.None, 900)]
     private static partial Regex Words();
 }

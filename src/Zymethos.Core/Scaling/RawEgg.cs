@@ -26,10 +26,10 @@ internal static partial class RawEgg
         return own.Any(s => Egg().IsMatch(s) && Heat().IsMatch(s));
     }
 
-    [GeneratedRegex(@"(?<=[.;!?])\s+", RegexOptions.None, 200)]
+    [GeneratedRegex(@"(?<=[.;!?])\s+", RegexOptions.None, 900)]
     private static partial Regex Sentences();
 
-    [GeneratedRegex(@"\b(?:eggs?|yolks?|whites?|custard|curd|meringue)\b", RegexOptions.IgnoreCase, 200)]
+    [GeneratedRegex(@"\b(?:eggs?|yolks?|whites?|custard|curd|meringue)\b", RegexOptions.IgnoreCase, 900)]
     private static partial Regex Egg();
 
     // 71 C or 160 F is where egg is safe (USDA FSIS, from memory). "Cook to 160" without C is the Fahrenheit figure; "bake at 160" is no

@@ -91,6 +91,7 @@ public sealed class DocumentReader
             ]
         )
         {
+            After = [.. (document.After ?? []).Take(MostByHand).Select(p => new PairWish(new TaskId(p.First), new TaskId(p.Second)))],
             Since = document.Since is { } since ? Math.Max(0, kitchen.MinutesBetween(from, Moment(since, date, "byHand.since"))) : 0,
         };
 

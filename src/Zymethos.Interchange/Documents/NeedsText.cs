@@ -166,6 +166,6 @@ public static partial class NeedsText
     }
 
     // "42", "42 pieces", "14 x 3", "12 with extra sugar".
-    [GeneratedRegex(@"^\s*(?<a>\d{1,9})(?:\s*[xX×*]\s*(?<b>\d{1,9}))?(?:,?\s+(?![xX×*](?:\s|$|\d))\D.*)?\s*$", RegexOptions.None, 200)]
+    [GeneratedRegex(@"^\s*(?<a>\d{1,9})(?:\s*[xX×*]\s*(?<b>\d{1,9}))?(?:,?\s+(?![xX×*](?:\s|$|\d))\D.*)?\s*$", RegexOptions.None, 900)]
     private static partial Regex Count();
 }

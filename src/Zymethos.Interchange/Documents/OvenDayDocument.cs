@@ -185,13 +185,15 @@ public sealed record RestDocument(string From, string Until);
 /// <param name="Allow">Steps that are given more time.</param>
 /// <param name="Since">While the day goes on, the hour that it is: nothing that is not pinned starts before. Left out for a day that lies
 /// ahead.</param>
+/// <param name="After">Pairs of which the second starts only when the first has ended.</param>
 public sealed record HandWishesDocument(
     IReadOnlyList<PinDocument>? Pins = null,
     IReadOnlyList<PairDocument>? Orders = null,
     IReadOnlyList<PairDocument>? Together = null,
     IReadOnlyList<PairDocument>? Apart = null,
     IReadOnlyList<AllowDocument>? Allow = null,
-    string? Since = null
+    string? Since = null,
+    IReadOnlyList<PairDocument>? After = null
 );
 
 /// <summary>A pinned step.</summary>

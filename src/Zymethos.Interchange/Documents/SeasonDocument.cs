@@ -17,6 +17,9 @@ namespace Zymethos.Interchange.Documents;
 /// <param name="Solve">How to search; left out for the usual.</param>
 /// <param name="Outcomes">What came of it, when it was over; left out before.</param>
 /// <param name="Bakes">What was baked in its weeks, as the Daybook has it; left out where nothing was. Planning does not read it.</param>
+/// <param name="Parcels">People, boards and boxes of it, as the format zymethos-parcels has them; left out for none. Planning does not
+/// read it.</param>
+/// <param name="ClearFirst">An allergen ("treeNut"): what is free of it comes first in every session; left out for none.</param>
 public sealed record SeasonDocument(
     KitchenDocument Kitchen,
     IReadOnlyList<RecipeDocument> Recipes,
@@ -33,7 +36,9 @@ public sealed record SeasonDocument(
     SeasonPlanDocument? Plan = null,
     SolveDocument? Solve = null,
     IReadOnlyList<OutcomeDocument>? Outcomes = null,
-    IReadOnlyList<PastBakeDocument>? Bakes = null
+    IReadOnlyList<PastBakeDocument>? Bakes = null,
+    System.Text.Json.JsonElement? Parcels = null,
+    string? ClearFirst = null
 )
 {
     /// <summary>The name of the format.</summary>
@@ -48,6 +53,7 @@ public sealed record SeasonDocument(
 /// <param name="Hours">When there is time.</param>
 /// <param name="Done">What is done already.</param>
 /// <param name="Outcomes">What came of it, when it was over; left out before.</param>
+/// <param name="ClearFirst">An allergen ("treeNut"): what is free of it comes first in every session; left out for none.</param>
 public sealed record SeasonSheet(
     string Name,
     string Start,
@@ -55,7 +61,8 @@ public sealed record SeasonSheet(
     IReadOnlyList<NeedDocument> Needs,
     HoursDocument Hours,
     IReadOnlyList<DoneDocument> Done,
-    IReadOnlyList<OutcomeDocument>? Outcomes = null
+    IReadOnlyList<OutcomeDocument>? Outcomes = null,
+    string? ClearFirst = null
 );
 
 /// <summary>A date for which things are baked.</summary>

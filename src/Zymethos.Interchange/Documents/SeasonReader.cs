@@ -2,7 +2,10 @@ using System.Collections.Immutable;
 using NodaTime;
 using NodaTime.Text;
 using Zymethos.Core.Kitchens;
+using Zymethos.Core.Measures;
 using Zymethos.Core.Recipes;
+using Zymethos.Core.Safety;
+using Zymethos.Core.Scaling;
 using Zymethos.Planning.Seasons;
 
 namespace Zymethos.Interchange.Documents;
@@ -22,7 +25,18 @@ public sealed class SeasonReader
     private static readonly LocalDateTimePattern Moment = LocalMoment.Pattern;
     private static readonly LocalTimePattern Hour = LocalTimePattern.CreateWithInvariantCulture("HH:mm");
 
+    private readonly Func<Recipe, IngredientKnowledge> _known;
     private readonly DocumentReader _reader = new();
+    private Allergen? _clearOf;
+
+    /// <summary>A reader for a kitchen that knows what is shipped.</summary>
+    public SeasonReader()
+        : this(_ => IngredientKnowledge.Shipped) { }
+
+    /// <summary>A reader.</summary>
+    /// <param name="known">What the kitchen knows of a recipe's ingredients.</param>
+    public SeasonReader(Func<Recipe, IngredientKnowledge> known) => _known = known;
+
     private readonly List<Fault> _faults = [];
 
     /// <summary>What was wrong so far.</summary>
@@ -49,6 +63,7 @@ public sealed class SeasonReader
             _ => Missing(),
         };
         FindInOutcomes(document.Outcomes ?? []);
+        _clearOf = ClearOf(document.ClearFirst);
         return Complete(kitchen, now, occasions, document.Needs, recipes, sessions, document.Done ?? []);
     }
 
@@ -61,6 +76,7 @@ public sealed class SeasonReader
     {
         var occasions = sheet.Occasions.Select((o, i) => Read(o, $"occasions[{i}]")).ToImmutableArray();
         FindInOutcomes(sheet.Outcomes ?? []);
+        _clearOf = ClearOf(sheet.ClearFirst);
         return Complete(
             kitchen,
             now,
@@ -109,7 +125,22 @@ public sealed class SeasonReader
         return new SeasonWish(kitchen, now, occasions, read, sessions)
         {
             Done = [.. done.Select((d, i) => Read(d, read, $"done[{i}]")).OfType<DoneWork>()],
+            ClearOf = _clearOf,
         };
+    }
+
+    private Allergen? ClearOf(string? word)
+    {
+        if (word is null)
+            return null;
+        foreach (var allergen in Enum.GetValues<Allergen>())
+        {
+            if (DocumentWords.Of(allergen) == word)
+                return allergen;
+        }
+
+        Wrong("clearFirst", $"“{word}” is not an allergen as these files name them.");
+        return null;
     }
 
     private Recipe Recipe(RecipeDocument document, string at)
@@ -181,6 +212,8 @@ public sealed class SeasonReader
         {
             Boxes = Math.Max(0, document.Boxes),
             Finish = FinishOf(document, recipe, at),
+            // Unknown is never free.
+            IsClear = _clearOf is { } of && AllergenStatement.Of(recipe, _known(recipe)).FreeFrom.Contains(of),
             Advice = document.Advice.Length <= LongestAdvice ? document.Advice : document.Advice[..LongestAdvice],
         };
     }

@@ -389,7 +389,7 @@ public sealed partial class DraftReader
         );
     }
 
-    [GeneratedRegex(@"^\s*off,?(?: from)?\s*", RegexOptions.IgnoreCase, 200)]
+    [GeneratedRegex(@"^\s*off,?(?: from)?\s*", RegexOptions.IgnoreCase, 900)]
     private static partial Regex OffFrom();
 
     private Finish? ReadFinish(string line, IReadOnlyList<Part> parts)
@@ -474,7 +474,7 @@ public sealed partial class DraftReader
 
     private void Wrong(string path, string message) => _faults.Add(new Fault(path, message));
 
-    [GeneratedRegex(@"^(?<n>\d{2,3})\s*°?\s*(?<u>c|f|celsius|fahrenheit)?\.?$", RegexOptions.IgnoreCase, 200)]
+    [GeneratedRegex(@"^(?<n>\d{2,3})\s*°?\s*(?<u>c|f|celsius|fahrenheit)?\.?$", RegexOptions.IgnoreCase, 900)]
     private static partial Regex Degrees();
 
     [GeneratedRegex(
@@ -485,9 +485,9 @@ public sealed partial class DraftReader
     )]
     private static partial Regex ModeLine();
 
-    [GeneratedRegex(@"(?:±|\+/-|give or take)\s*(?<n>\d{1,2}(?:[.,]\d)?)\s*°?\s*(?<u>[CF])?\b", RegexOptions.IgnoreCase, 200)]
+    [GeneratedRegex(@"(?:±|\+/-|give or take)\s*(?<n>\d{1,2}(?:[.,]\d)?)\s*°?\s*(?<u>[CF])?\b", RegexOptions.IgnoreCase, 900)]
     private static partial Regex Give();
 
-    [GeneratedRegex(@"^(?<kind>[A-Za-z]+)\s+(?:at\s+)?(?<at>\d+(?:[.,]\d+)?)\s*%\s*:?\s*(?<title>.{0,120})$", RegexOptions.None, 200)]
+    [GeneratedRegex(@"^(?<kind>[A-Za-z]+)\s+(?:at\s+)?(?<at>\d+(?:[.,]\d+)?)\s*%\s*:?\s*(?<title>.{0,120})$", RegexOptions.None, 900)]
     private static partial Regex TouchLine();
 }

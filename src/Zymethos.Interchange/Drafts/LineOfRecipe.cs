@@ -114,6 +114,6 @@ internal static partial class LineOfRecipe
         return amount.Low > 0 ? amount : main.Amount;
     }
 
-    [GeneratedRegex(@"\[(?<when>[a-z0-9-]+=[a-z0-9|-]+)\]\s*$", RegexOptions.None, 200)]
+    [GeneratedRegex(@"\[(?<when>[a-z0-9-]+=[a-z0-9|-]+)\]\s*$", RegexOptions.None, 900)]
     private static partial Regex ChoiceMark();
 }

@@ -20,7 +20,7 @@ public sealed record StockAmount(double? Grams, int? Pieces)
             words,
             @"^(?:(?<n>\d+(?:\.\d+)?)\s*[x×*]\s*)?(?<a>\d+(?:\.\d+)?)\s*(?<u>[a-z. ]*)$",
             RegexOptions.None,
-            TimeSpan.FromMilliseconds(200)
+            TimeSpan.FromMilliseconds(900)
         );
         if (!match.Success)
             return null;

@@ -32,10 +32,18 @@ public sealed record StockDocument(
 /// <param name="Aisle">In which aisle; left out where nobody said.</param>
 /// <param name="Packages">What its packages weigh, in grams; left out for the usual ones.</param>
 /// <param name="Price">What one package costs, the first of them, in the baker's own money; left out where nobody said.</param>
+/// <param name="Codes">Numbers under the bars of its packages, as far as they were scanned or typed; left out for none.</param>
 public sealed record ShopGoodDocument(
     string Name,
     string? Shop = null,
     string? Aisle = null,
     IReadOnlyList<double>? Packages = null,
-    decimal? Price = null
+    decimal? Price = null,
+    IReadOnlyList<PackageCodeDocument>? Codes = null
 );
+
+/// <summary>The number under a package's bars, and what is in it.</summary>
+/// <param name="Code">14 digits, zeros in front.</param>
+/// <param name="Grams">What it holds; left out for what is counted.</param>
+/// <param name="Pieces">How many it holds; left out for what is weighed.</param>
+public sealed record PackageCodeDocument(string Code, double? Grams = null, int? Pieces = null);

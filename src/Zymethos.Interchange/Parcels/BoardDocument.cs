@@ -86,11 +86,13 @@ public sealed record PromiseDocument(string Bake, string To);
 /// <param name="Wrapped">Whether it is wrapped.</param>
 /// <param name="Given">When it was given; left out before.</param>
 /// <param name="Wish">Thanks and wishes for next year; left out for none.</param>
+/// <param name="PostDays">Days in the post; left out for what is given from hand to hand.</param>
 public sealed record HandingDocument(
     string Person,
     string? At = null,
     string? Route = null,
     bool Wrapped = false,
     string? Given = null,
-    string? Wish = null
+    string? Wish = null,
+    int? PostDays = null
 );

@@ -4,7 +4,13 @@ namespace Zymethos.Interchange.Parcels;
 /// <param name="Boxes">Tins, boxes, bags and jars.</param>
 /// <param name="Sizes">Sizes of pieces that somebody measured.</param>
 /// <param name="From">From whom, as labels say it; left out for the kitchen's name.</param>
-public sealed record GiftShelfDocument(IReadOnlyList<GiftBoxDocument> Boxes, IReadOnlyList<PieceSizeDocument> Sizes, string? From = null);
+/// <param name="Words">Label words of the kitchen's own in another language; left out for none.</param>
+public sealed record GiftShelfDocument(
+    IReadOnlyList<GiftBoxDocument> Boxes,
+    IReadOnlyList<PieceSizeDocument> Sizes,
+    string? From = null,
+    LabelWords? Words = null
+);
 
 /// <summary>A tin, box, bag or jar with its inner size.</summary>
 /// <param name="Name">What it is called.</param>

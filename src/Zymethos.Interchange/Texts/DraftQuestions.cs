@@ -181,6 +181,6 @@ internal static partial class DraftQuestions
     )]
     private static partial Regex Again();
 
-    [GeneratedRegex(@"\b(?:very |moderately |fairly )?(?:cool|slow|warm|moderate|medium|hot|quick) oven\b", RegexOptions.None, 200)]
+    [GeneratedRegex(@"\b(?:very |moderately |fairly )?(?:cool|slow|warm|moderate|medium|hot|quick) oven\b", RegexOptions.None, 900)]
     private static partial Regex Named();
 }

@@ -314,7 +314,7 @@ public static partial class PageReader
         return element.TextContent.Trim();
     }
 
-    [GeneratedRegex(@"^\s*(?:makes|yields?|serves)\s*:?\s*", RegexOptions.IgnoreCase, 200)]
+    [GeneratedRegex(@"^\s*(?:makes|yields?|serves)\s*:?\s*", RegexOptions.IgnoreCase, 900)]
     private static partial Regex Verbs();
 
     private static string Clip(string text, int most) => text.Length <= most ? text : text[..most];

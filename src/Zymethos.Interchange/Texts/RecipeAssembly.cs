@@ -114,7 +114,7 @@ internal static partial class RecipeAssembly
             .Select(t => PanWords.In(t.ToLowerInvariant(), pans))
             .FirstOrDefault(p => p is { IsSized: true } && p.Pan.Shape != PanShape.Tray);
 
-    [GeneratedRegex(@"\b(?:pie|tart|flan|pastry) (?:shell|crust|case)s?\b", RegexOptions.IgnoreCase, 200)]
+    [GeneratedRegex(@"\b(?:pie|tart|flan|pastry) (?:shell|crust|case)s?\b", RegexOptions.IgnoreCase, 900)]
     private static partial Regex Shell();
 
     /// <summary>Lines that stand only in the method: onto what is baked in a part of their own, into it with the first.</summary>
@@ -134,7 +134,7 @@ internal static partial class RecipeAssembly
         }
     }
 
-    [GeneratedRegex(@"\b(?:brush|glaz|wash|finish|egg|decorat|top)", RegexOptions.IgnoreCase, 200)]
+    [GeneratedRegex(@"\b(?:brush|glaz|wash|finish|egg|decorat|top)", RegexOptions.IgnoreCase, 900)]
     private static partial Regex Brushing();
 
     /// <summary>The part of which a sentence uses most lines; the first where it names none more than another.</summary>
@@ -267,7 +267,7 @@ internal static partial class RecipeAssembly
     )]
     private static partial Regex Sandwiched();
 
-    [GeneratedRegex(@"\d+(?= cups)", RegexOptions.None, 200)]
+    [GeneratedRegex(@"\d+(?= cups)", RegexOptions.None, 900)]
     private static partial Regex CupsOf();
 
     [GeneratedRegex(

@@ -34,13 +34,13 @@ internal static partial class RecipeSense
             .Parts.SelectMany(p => p.Lines.Split('\n'))
             .Count(l => l.Any(char.IsAsciiDigit) || l.Contains('½', StringComparison.Ordinal) || l.Contains('¼', StringComparison.Ordinal));
 
-    [GeneratedRegex(@"^\W*ingredients\b", RegexOptions.IgnoreCase | RegexOptions.Multiline, 300)]
+    [GeneratedRegex(@"^\W*ingredients\b", RegexOptions.IgnoreCase | RegexOptions.Multiline, 900)]
     private static partial Regex Ingredients();
 
-    [GeneratedRegex(@"^\W*(?:method|directions|instructions|preparation|steps)\W*$", RegexOptions.IgnoreCase | RegexOptions.Multiline, 300)]
+    [GeneratedRegex(@"^\W*(?:method|directions|instructions|preparation|steps)\W*$", RegexOptions.IgnoreCase | RegexOptions.Multiline, 900)]
     private static partial Regex Method();
 
-    [GeneratedRegex(@"\b(?:the|and|with|into|until|flour|sugar|butter|bake|oven|add|mix|minutes|eggs?)\b", RegexOptions.IgnoreCase, 300)]
+    [GeneratedRegex(@"\b(?:the|and|with|into|until|flour|sugar|butter|bake|oven|add|mix|minutes|eggs?)\b", RegexOptions.IgnoreCase, 900)]
     private static partial Regex English();
 
     [GeneratedRegex(

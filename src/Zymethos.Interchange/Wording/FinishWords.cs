@@ -200,13 +200,13 @@ internal static partial class FinishWords
     )]
     private static partial Regex Common();
 
-    [GeneratedRegex(@"\b(?:extra|remaining|rest of the|reserved|some (?:of the )?more|more|left-?over)\b", RegexOptions.None, 200)]
+    [GeneratedRegex(@"\b(?:extra|remaining|rest of the|reserved|some (?:of the )?more|more|left-?over)\b", RegexOptions.None, 900)]
     private static partial Regex More();
 
-    [GeneratedRegex(@"[\p{L}'’-]+", RegexOptions.None, 200)]
+    [GeneratedRegex(@"[\p{L}'’-]+", RegexOptions.None, 900)]
     private static partial Regex Word();
 
-    [GeneratedRegex(@"\b(?:icing|caster|brown|cinnamon|vanilla) sugar\b", RegexOptions.None, 200)]
+    [GeneratedRegex(@"\b(?:icing|caster|brown|cinnamon|vanilla) sugar\b", RegexOptions.None, 900)]
     private static partial Regex OtherSugar();
 
     // Dough that is divided, pans and moments are no finishes.
@@ -242,6 +242,6 @@ internal static partial class FinishWords
     )]
     private static partial Regex Pieces();
 
-    [GeneratedRegex(@"\b(?:leave|keep|left|kept|are|is)\b[^.;]{0,24}\bplain\b|\bplain\b[^.;]{0,10}$", RegexOptions.None, 200)]
+    [GeneratedRegex(@"\b(?:leave|keep|left|kept|are|is)\b[^.;]{0,24}\bplain\b|\bplain\b[^.;]{0,10}$", RegexOptions.None, 900)]
     private static partial Regex Plain();
 }

@@ -63,42 +63,42 @@ internal static partial class HandsTime
     )]
     private static partial Regex CutOut();
 
-    [GeneratedRegex(@"\b(?:balls?|shape|divide|form \d+|logs?|crescents|moons|pieces)\b", RegexOptions.None, 200)]
+    [GeneratedRegex(@"\b(?:balls?|shape|divide|form \d+|logs?|crescents|moons|pieces)\b", RegexOptions.None, 900)]
     private static partial Regex Balls();
 
-    [GeneratedRegex(@"\bpip(?:e|ing)\b", RegexOptions.None, 200)]
+    [GeneratedRegex(@"\bpip(?:e|ing)\b", RegexOptions.None, 900)]
     private static partial Regex Pipe();
 
-    [GeneratedRegex(@"\b(?:drop|scoop|spoonfuls?|heaps|teaspoonfuls|dollop)\b", RegexOptions.None, 200)]
+    [GeneratedRegex(@"\b(?:drop|scoop|spoonfuls?|heaps|teaspoonfuls|dollop)\b", RegexOptions.None, 900)]
     private static partial Regex Drop();
 
-    [GeneratedRegex(@"\b(?:decorate|ice|frost|sandwich|assemble)\b", RegexOptions.None, 200)]
+    [GeneratedRegex(@"\b(?:decorate|ice|frost|sandwich|assemble)\b", RegexOptions.None, 900)]
     private static partial Regex Decorate();
 
-    [GeneratedRegex(@"\b(?:brush|drizzle|glaze|dust|dip|spread|pour over|top|coat|sprinkle)\b", RegexOptions.None, 200)]
+    [GeneratedRegex(@"\b(?:brush|drizzle|glaze|dust|dip|spread|pour over|top|coat|sprinkle)\b", RegexOptions.None, 900)]
     private static partial Regex Coat();
 
-    [GeneratedRegex(@"\bknead\b", RegexOptions.None, 200)]
+    [GeneratedRegex(@"\bknead\b", RegexOptions.None, 900)]
     private static partial Regex Knead();
 
-    [GeneratedRegex(@"\b(?:cream|beat|whip|whisk)\b", RegexOptions.None, 200)]
+    [GeneratedRegex(@"\b(?:cream|beat|whip|whisk)\b", RegexOptions.None, 900)]
     private static partial Regex Beat();
 
-    [GeneratedRegex(@"\b(?:mix|stir|fold|combine|rub|sift|blend|add|toss|blitz)\b", RegexOptions.None, 200)]
+    [GeneratedRegex(@"\b(?:mix|stir|fold|combine|rub|sift|blend|add|toss|blitz)\b", RegexOptions.None, 900)]
     private static partial Regex Mix();
 
-    [GeneratedRegex(@"\b(?:melt|boil|heat|simmer|warm|scald|cook)\b", RegexOptions.None, 200)]
+    [GeneratedRegex(@"\b(?:melt|boil|heat|simmer|warm|scald|cook)\b", RegexOptions.None, 900)]
     private static partial Regex Heat();
 
-    [GeneratedRegex(@"\b(?:chop|peel|grate|slice|cut|core|trim)\b", RegexOptions.None, 200)]
+    [GeneratedRegex(@"\b(?:chop|peel|grate|slice|cut|core|trim)\b", RegexOptions.None, 900)]
     private static partial Regex Chop();
 
-    [GeneratedRegex(@"\b(?:turn out|transfer|remove|lift|unmould|invert|move)\b", RegexOptions.None, 200)]
+    [GeneratedRegex(@"\b(?:turn out|transfer|remove|lift|unmould|invert|move)\b", RegexOptions.None, 900)]
     private static partial Regex Out();
 
-    [GeneratedRegex(@"\b(?:pour|spoon|scrape|fill|press|divide between)\b", RegexOptions.None, 200)]
+    [GeneratedRegex(@"\b(?:pour|spoon|scrape|fill|press|divide between)\b", RegexOptions.None, 900)]
     private static partial Regex Fill();
 
-    [GeneratedRegex(@"\b(?:grease|line|butter a|flour a)\b", RegexOptions.None, 200)]
+    [GeneratedRegex(@"\b(?:grease|line|butter a|flour a)\b", RegexOptions.None, 900)]
     private static partial Regex Line();
 }

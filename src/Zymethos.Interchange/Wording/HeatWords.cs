@@ -155,7 +155,7 @@ internal sealed partial record HeatWords(string Text, double Celsius, int Index,
     )]
     private static partial Regex Degrees();
 
-    [GeneratedRegex(@"\b(?:gas(?: mark)?|mark|reg(?:ulo)?\.?)\s?(?<n>1/4|1/2|[1-9])(?![\d/])", RegexOptions.None, 200)]
+    [GeneratedRegex(@"\b(?:gas(?: mark)?|mark|reg(?:ulo)?\.?)\s?(?<n>1/4|1/2|[1-9])(?![\d/])", RegexOptions.None, 900)]
     private static partial Regex GasMark();
 
     [GeneratedRegex(
@@ -183,13 +183,13 @@ internal sealed partial record HeatWords(string Text, double Celsius, int Index,
     )]
     private static partial Regex Inside();
 
-    [GeneratedRegex(@"\bfan(?:[- ]?(?:oven|forced|assisted))?\s*[:(]?\s*$|\bconvection\s*[:(]?\s*$", RegexOptions.None, 200)]
+    [GeneratedRegex(@"\bfan(?:[- ]?(?:oven|forced|assisted))?\s*[:(]?\s*$|\bconvection\s*[:(]?\s*$", RegexOptions.None, 900)]
     private static partial Regex FanBefore();
 
-    [GeneratedRegex(@"^\s*[,(/]?\s*(?:fan\b|convection\b|hot air\b)", RegexOptions.None, 200)]
+    [GeneratedRegex(@"^\s*[,(/]?\s*(?:fan\b|convection\b|hot air\b)", RegexOptions.None, 900)]
     private static partial Regex FanAfter();
 
-    [GeneratedRegex(@"^\s*[/(,]\s*(?:fan|convection)[^\d)]{0,12}\d", RegexOptions.None, 200)]
+    [GeneratedRegex(@"^\s*[/(,]\s*(?:fan|convection)[^\d)]{0,12}\d", RegexOptions.None, 900)]
     private static partial Regex NoFan();
 
     [GeneratedRegex(
@@ -217,7 +217,7 @@ internal sealed partial record HeatWords(string Text, double Celsius, int Index,
     )]
     private static partial Regex BareAfter();
 
-    [GeneratedRegex(@"^\s*(?:for|until|till|,|/|-)?\s*(?:about |approx\.? )?(?:\d|an?\b|one\b|until|till)", RegexOptions.None, 200)]
+    [GeneratedRegex(@"^\s*(?:for|until|till|,|/|-)?\s*(?:about |approx\.? )?(?:\d|an?\b|one\b|until|till)", RegexOptions.None, 900)]
     private static partial Regex OnlyTimeAfter();
 
     [GeneratedRegex(
@@ -227,6 +227,6 @@ internal sealed partial record HeatWords(string Text, double Celsius, int Index,
     )]
     private static partial Regex NotHeatAfter();
 
-    [GeneratedRegex(@"^\d{2,3}$", RegexOptions.None, 200)]
+    [GeneratedRegex(@"^\d{2,3}$", RegexOptions.None, 900)]
     private static partial Regex Bare();
 }

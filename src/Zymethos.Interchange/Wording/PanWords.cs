@@ -146,10 +146,10 @@ internal static partial class PanWords
             ? (int)count
             : 1;
 
-    [GeneratedRegex(@"\b(?<what>ramekin|custard cup)s?\b(?: (?<cm>\d{1,2}) ?cm)?", RegexOptions.None, 300)]
+    [GeneratedRegex(@"\b(?<what>ramekin|custard cup)s?\b(?: (?<cm>\d{1,2}) ?cm)?", RegexOptions.None, 900)]
     private static partial Regex Small();
 
-    [GeneratedRegex(@"\b(?<n>\d{1,2}|two|four|six|eight|ten|twelve) (?:\w+[ ,]+){0,2}(?:ramekin|custard cup)s?\b", RegexOptions.None, 300)]
+    [GeneratedRegex(@"\b(?<n>\d{1,2}|two|four|six|eight|ten|twelve) (?:\w+[ ,]+){0,2}(?:ramekin|custard cup)s?\b", RegexOptions.None, 900)]
     private static partial Regex SmallMany();
 
     private static Pan Made(PanShape shape, double length, double width)
@@ -325,19 +325,19 @@ internal static partial class PanWords
     )]
     private static partial Regex Tray();
 
-    [GeneratedRegex(@"\b[2-6] x (?=\d{2} ?cm\b|\d{1,2}(?: ?in\b|[ -]?inch|"")|\d{3} ?g\b)", RegexOptions.None, 200)]
+    [GeneratedRegex(@"\b[2-6] x (?=\d{2} ?cm\b|\d{1,2}(?: ?in\b|[ -]?inch|"")|\d{3} ?g\b)", RegexOptions.None, 900)]
     private static partial Regex CountBySize();
 
-    [GeneratedRegex(@"\([^)]*\)", RegexOptions.None, 200)]
+    [GeneratedRegex(@"\([^)]*\)", RegexOptions.None, 900)]
     private static partial Regex Brackets();
 
-    [GeneratedRegex(@"(?<n>\d{1,2})[- ](?:hole|cup)", RegexOptions.None, 200)]
+    [GeneratedRegex(@"(?<n>\d{1,2})[- ](?:hole|cup)", RegexOptions.None, 900)]
     private static partial Regex Cups();
 
-    [GeneratedRegex(@"\b(?<lb>1|2|one|two)[- ]?(?:lb|pound)\b|\b(?<g>450|500|900)\s?g\b", RegexOptions.None, 200)]
+    [GeneratedRegex(@"\b(?<lb>1|2|one|two)[- ]?(?:lb|pound)\b|\b(?<g>450|500|900)\s?g\b", RegexOptions.None, 900)]
     private static partial Regex Pounds();
 
-    [GeneratedRegex(@"\boblong|\bdish\b|swiss roll|traybake|lamington", RegexOptions.None, 200)]
+    [GeneratedRegex(@"\boblong|\bdish\b|swiss roll|traybake|lamington", RegexOptions.None, 900)]
     private static partial Regex Oblong();
 
     [GeneratedRegex(

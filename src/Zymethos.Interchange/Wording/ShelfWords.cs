@@ -37,6 +37,6 @@ internal static partial class ShelfWords
     )]
     private static partial Regex Middle();
 
-    [GeneratedRegex(@"\b(?:top|upper|high|highest)\b.{0,12}\b(?:shelf|rack|third|position)\b", RegexOptions.IgnoreCase, 200)]
+    [GeneratedRegex(@"\b(?:top|upper|high|highest)\b.{0,12}\b(?:shelf|rack|third|position)\b", RegexOptions.IgnoreCase, 900)]
     private static partial Regex High();
 }

@@ -281,10 +281,10 @@ internal sealed partial record TimePhrase(int Low, int High, int Index, int Leng
     )]
     private static partial Regex Phrase();
 
-    [GeneratedRegex(@"^ with (?:the )?[a-z ]{3,24},? (?:and|then|and then) (?:for )?(?:another )?$", RegexOptions.None, 200)]
+    [GeneratedRegex(@"^ with (?:the )?[a-z ]{3,24},? (?:and|then|and then) (?:for )?(?:another )?$", RegexOptions.None, 900)]
     private static partial Regex WithAnd();
 
-    [GeneratedRegex(@"^ without\b", RegexOptions.None, 200)]
+    [GeneratedRegex(@"^ without\b", RegexOptions.None, 900)]
     private static partial Regex Without();
 
     [GeneratedRegex(
@@ -295,13 +295,13 @@ internal sealed partial record TimePhrase(int Low, int High, int Index, int Leng
     private static partial Regex ForTaste();
 
     // "at least 4 hours, overnight is best".
-    [GeneratedRegex(@"^ (?:is |would be )?(?:best|better|ideal|even better|preferably|if you can|if possible)\b", RegexOptions.None, 200)]
+    [GeneratedRegex(@"^ (?:is |would be )?(?:best|better|ideal|even better|preferably|if you can|if possible)\b", RegexOptions.None, 900)]
     private static partial Regex IsBetter();
 
-    [GeneratedRegex(@"^\s*(?:in|inside) (?:the |your )?(?:fridge|refrigerator)\b", RegexOptions.None, 200)]
+    [GeneratedRegex(@"^\s*(?:in|inside) (?:the |your )?(?:fridge|refrigerator)\b", RegexOptions.None, 900)]
     private static partial Regex Elsewhere();
 
-    [GeneratedRegex(@"^[\s,(]*(?:or|and|but)?\s*(?:up to|no more than|at most)\s+(?<n>\d{1,3})(?=\s*(?:[.,;)]|$))", RegexOptions.None, 200)]
+    [GeneratedRegex(@"^[\s,(]*(?:or|and|but)?\s*(?:up to|no more than|at most)\s+(?<n>\d{1,3})(?=\s*(?:[.,;)]|$))", RegexOptions.None, 900)]
     private static partial Regex BareMost();
 
     [GeneratedRegex(
@@ -312,10 +312,10 @@ internal sealed partial record TimePhrase(int Low, int High, int Index, int Leng
     private static partial Regex Least();
 
     // "cool for 15 minutes before serving" is how long, and not when.
-    [GeneratedRegex(@"\bfor (?:at least |about |another )?$", RegexOptions.None, 200)]
+    [GeneratedRegex(@"\bfor (?:at least |about |another )?$", RegexOptions.None, 900)]
     private static partial Regex Lasts();
 
-    [GeneratedRegex(@"^\s*(?:or (?:longer|more)|at ?least|minimum)\b", RegexOptions.None, 200)]
+    [GeneratedRegex(@"^\s*(?:or (?:longer|more)|at ?least|minimum)\b", RegexOptions.None, 900)]
     private static partial Regex LongerAfter();
 
     [GeneratedRegex(
@@ -325,16 +325,16 @@ internal sealed partial record TimePhrase(int Low, int High, int Index, int Leng
     )]
     private static partial Regex Most();
 
-    [GeneratedRegex(@"\b(?:another|a further|further|an extra|an additional)\s+(?:about )?$", RegexOptions.None, 200)]
+    [GeneratedRegex(@"\b(?:another|a further|further|an extra|an additional)\s+(?:about )?$", RegexOptions.None, 900)]
     private static partial Regex More();
 
-    [GeneratedRegex(@"^\s*(?:more|longer|further|again|extra)\b", RegexOptions.None, 200)]
+    [GeneratedRegex(@"^\s*(?:more|longer|further|again|extra)\b", RegexOptions.None, 900)]
     private static partial Regex MoreAfter();
 
-    [GeneratedRegex(@"\b(?:every|once a|once every|between)\s+$", RegexOptions.None, 200)]
+    [GeneratedRegex(@"\b(?:every|once a|once every|between)\s+$", RegexOptions.None, 900)]
     private static partial Regex EachBefore();
 
-    [GeneratedRegex(@"^\s*(?:a side|per side|each side|on each side|each\b(?! of)|apiece|between)", RegexOptions.None, 200)]
+    [GeneratedRegex(@"^\s*(?:a side|per side|each side|on each side|each\b(?! of)|apiece|between)", RegexOptions.None, 900)]
     private static partial Regex EachAfter();
 
     [GeneratedRegex(

@@ -86,10 +86,10 @@ internal static partial class TimeText
 
     private static double UnitOf(string unit, double otherwise) => unit.Length == 0 ? otherwise : TimePhrase.UnitOf(unit);
 
-    [GeneratedRegex(@"^(?:about |at least |for |another |a )*half an hour", RegexOptions.None, 200)]
+    [GeneratedRegex(@"^(?:about |at least |for |another |a )*half an hour", RegexOptions.None, 900)]
     private static partial Regex HalfHour();
 
-    [GeneratedRegex(@"^(?:about |at least |for |another )*an? hour(?: and a half)?(?!\s*\d)", RegexOptions.None, 200)]
+    [GeneratedRegex(@"^(?:about |at least |for |another )*an? hour(?: and a half)?(?!\s*\d)", RegexOptions.None, 900)]
     private static partial Regex AnHour();
 
     private const string Number =

@@ -60,7 +60,7 @@ internal sealed partial record YieldWords(int Pieces, string Name, int Rank)
     }
 
     // "Mix for 10 minutes" makes nothing.
-    [GeneratedRegex(@"^[\w½¼¾/ -]{1,16}?(?:min(?:ute)?s?|hours?|hrs?|seconds?|secs?|days?|weeks?)\b", RegexOptions.IgnoreCase, 200)]
+    [GeneratedRegex(@"^[\w½¼¾/ -]{1,16}?(?:min(?:ute)?s?|hours?|hrs?|seconds?|secs?|days?|weeks?)\b", RegexOptions.IgnoreCase, 900)]
     private static partial Regex OfTime();
 
     [GeneratedRegex(
@@ -178,7 +178,7 @@ internal sealed partial record YieldWords(int Pieces, string Name, int Rank)
     )]
     private static partial Regex Division();
 
-    [GeneratedRegex(@"(?<n>" + Number + @")(?:\s*(?:-|–|to)\s*\d+(?:\s?½)?)?\s*(?<dozen>dozen|doz\b\.?)?", RegexOptions.IgnoreCase, 200)]
+    [GeneratedRegex(@"(?<n>" + Number + @")(?:\s*(?:-|–|to)\s*\d+(?:\s?½)?)?\s*(?<dozen>dozen|doz\b\.?)?", RegexOptions.IgnoreCase, 900)]
     private static partial Regex Count();
 
     [GeneratedRegex(
@@ -189,9 +189,9 @@ internal sealed partial record YieldWords(int Pieces, string Name, int Rank)
     )]
     private static partial Regex NotName();
 
-    [GeneratedRegex(@"^\s*(?:(?:\d+(?:[.,]\d+)?\s?(?:kg|g|lbs?|cm|inch(?:es)?|in|""|oz)|/)\s*)+(?=[a-z])", RegexOptions.IgnoreCase, 200)]
+    [GeneratedRegex(@"^\s*(?:(?:\d+(?:[.,]\d+)?\s?(?:kg|g|lbs?|cm|inch(?:es)?|in|""|oz)|/)\s*)+(?=[a-z])", RegexOptions.IgnoreCase, 900)]
     private static partial Regex LeadingSize();
 
-    [GeneratedRegex(@"\s+", RegexOptions.None, 200)]
+    [GeneratedRegex(@"\s+", RegexOptions.None, 900)]
     private static partial Regex Spaces();
 }

@@ -38,6 +38,7 @@ internal static class ByHandCompiler
         }
 
         var orders = Pairs(byHand.Orders, "orders", Find, faults);
+        var after = Pairs(byHand.After, "after", Find, faults);
         var together = Pairs(byHand.Together, "together", Find, faults);
         var apart = Pairs(byHand.Apart, "apart", Find, faults);
         FindInLoads(network, together, "together", sameSetting: true, faults);
@@ -49,6 +50,7 @@ internal static class ByHandCompiler
                 {
                     Pins = pins.ToImmutable(),
                     Orders = [.. network.Orders, .. orders],
+                    Links = [.. network.Links, .. after.Select(p => ClearOrder.Link(p.First, p.Second))],
                     Together = together,
                     Apart = apart,
                 },

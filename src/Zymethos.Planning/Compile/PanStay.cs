@@ -63,7 +63,7 @@ internal sealed partial record PanStay(string Filled, string Emptied)
     )]
     private static partial Regex InPan();
 
-    [GeneratedRegex(@"\b(?:on|to|onto) (?:a |the )?(?:wire |cooling )?racks?\b", RegexOptions.IgnoreCase, 200)]
+    [GeneratedRegex(@"\b(?:on|to|onto) (?:a |the )?(?:wire |cooling )?racks?\b", RegexOptions.IgnoreCase, 900)]
     private static partial Regex OnRack();
 
     private static IEnumerable<Step> Before(Recipe recipe, Step step) =>

@@ -52,6 +52,6 @@ public static partial class UsualWindows
     private static bool IsBeforeBake(Recipe recipe, Step step) =>
         recipe.Links.Any(l => l.From == step.Key && StepOf(recipe, l.To) is { } next && IsBake(next));
 
-    [GeneratedRegex(@"\b(?:batter|fill|pour|divide|scrape)", RegexOptions.IgnoreCase, 200)]
+    [GeneratedRegex(@"\b(?:batter|fill|pour|divide|scrape)", RegexOptions.IgnoreCase, 900)]
     private static partial Regex OfBatter();
 }

@@ -36,6 +36,9 @@ public sealed record ByHand(
     ImmutableArray<AllowWish> Allow
 )
 {
+    /// <summary>Pairs of which the second starts only when the first has ended.</summary>
+    public ImmutableArray<PairWish> After { get; init; } = [];
+
     /// <summary>Nothing decided.</summary>
     public static ByHand Nothing { get; } = new([], [], [], [], []);
 

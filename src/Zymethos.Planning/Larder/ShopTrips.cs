@@ -3,7 +3,6 @@ using NodaTime;
 using Zymethos.Core.Larder;
 using Zymethos.Core.Measures;
 using Zymethos.Core.Recipes;
-using Zymethos.Planning.Seasons;
 
 namespace Zymethos.Planning.Larder;
 
@@ -21,17 +20,6 @@ public static class ShopTrips
 {
     /// <summary>Goods that are bought no longer than this before are fresh.</summary>
     public const int FreshDays = 2;
-
-    /// <summary>What the work of a season that is still to be begun wants.</summary>
-    public static IEnumerable<ShopWant> Wants(SeasonWish wish, SeasonPlan plan)
-    {
-        foreach (var first in plan.Placed.GroupBy(p => p.Lot).Where(g => !g.Any(p => p.IsDone)).Select(g => g.MinBy(p => p.Start)!))
-        {
-            var lot = plan.Lots[first.Lot];
-            foreach (var want in Of(SeasonRules.Recipe(wish, lot), lot.Batches.Batches, first.Start.Date))
-                yield return want;
-        }
-    }
 
     /// <summary>What some batches of a recipe want; lines without a weight stand as themselves.</summary>
     public static IEnumerable<ShopWant> Of(Recipe recipe, double batches, LocalDate by) =>
@@ -54,18 +42,11 @@ public static class ShopTrips
 
     /// <summary>The trips, the first first.</summary>
     /// <param name="wants">What is wanted.</param>
-    /// <param name="there">What is there: it is used up in the order of the days.</param>
-    /// <param name="knowledge">What the kitchen knows of ingredients.</param>
+    /// <param name="known">What is known of the kitchen; what is there is used up in the order of the days.</param>
     /// <param name="today">No trip is before it.</param>
-    /// <param name="sizes">Packages of the kitchen's own, by good; null for none.</param>
-    public static ImmutableArray<ShopTrip> Of(
-        IEnumerable<ShopWant> wants,
-        IReadOnlyList<OnHand> there,
-        IngredientKnowledge knowledge,
-        LocalDate today,
-        IReadOnlyDictionary<string, ImmutableArray<double>>? sizes = null
-    )
+    public static ImmutableArray<ShopTrip> Of(IEnumerable<ShopWant> wants, ShopKnown known, LocalDate today)
     {
+        var (knowledge, there, sizes) = known;
         var coming = wants.Where(w => w.By >= today && ShopGood.Of(w.Ingredient, knowledge) is not null).ToList();
         var fresh = coming.Where(w => Lead(w) <= FreshDays).Select(w => Later(today, w.By.PlusDays(-Lead(w)))).Distinct().Order().ToList();
         LocalDate TripOf(ShopWant want)

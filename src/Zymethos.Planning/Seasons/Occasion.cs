@@ -2,6 +2,8 @@ using System.Collections.Immutable;
 using NodaTime;
 using Zymethos.Core.Kitchens;
 using Zymethos.Core.Recipes;
+using Zymethos.Core.Safety;
+using Zymethos.Planning.Larder;
 
 namespace Zymethos.Planning.Seasons;
 
@@ -50,6 +52,9 @@ public sealed record Need(string Id, int Occasion, Recipe Recipe, int Pieces, st
     /// <summary>Name of the finish that is wanted, one of the recipe's; empty for the batch as it comes.</summary>
     public string Finish { get; init; } = "";
 
+    /// <summary>Whether its ingredients are certainly free of what the season keeps apart (<see cref="SeasonWish.ClearOf"/>).</summary>
+    public bool IsClear { get; init; }
+
     /// <summary>What last season taught about it; empty for nothing.</summary>
     public string Advice { get; init; } = "";
 
@@ -97,4 +102,13 @@ public sealed record SeasonWish(
 {
     /// <summary>What is done already; whatever comes before it in the method counts as done with it.</summary>
     public ImmutableArray<DoneWork> Done { get; init; } = [];
+
+    /// <summary>The allergen of which what is free comes first in every session; null where nothing is kept apart.</summary>
+    public Allergen? ClearOf { get; init; }
+
+    /// <summary>Boxes that are still to be given, where a board of parcels says so. May be empty.</summary>
+    public ImmutableArray<HandOver> HandOvers { get; init; } = [];
+
+    /// <summary>What is there and how goods are bought; an empty larder, where nobody says.</summary>
+    public ShopKnown Shop { get; init; } = ShopKnown.Nothing;
 }

@@ -19,6 +19,12 @@ public enum SeasonTouchKind
 
     /// <summary>Goods are bought.</summary>
     Buy,
+
+    /// <summary>What is given is wrapped and labelled.</summary>
+    Wrap,
+
+    /// <summary>It is handed over or posted.</summary>
+    Give,
 }
 
 /// <summary>Something to do for the season at an hour: work in a session, or a minute by the way.</summary>

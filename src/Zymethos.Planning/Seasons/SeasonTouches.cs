@@ -1,5 +1,4 @@
 using System.Collections.Immutable;
-using System.Globalization;
 using NodaTime;
 using Zymethos.Core.Leaven;
 using Zymethos.Core.Measures;
@@ -10,7 +9,6 @@ namespace Zymethos.Planning.Seasons;
 /// <summary>Everything a planned season asks for, hour by hour: its work, and what is done by the way between sessions.</summary>
 public static class SeasonTouches
 {
-    private static readonly LocalTime Shopping = new(17, 0);
     private static readonly LocalTime Evening = new(21, 0);
 
     /// <summary>All touches that are not done yet, by time.</summary>
@@ -20,7 +18,8 @@ public static class SeasonTouches
                 .Concat(Thaws(wish, plan))
                 .Concat(Butter(wish, plan))
                 .Concat(Refreshes(wish, plan))
-                .Concat(Purchases(wish, plan))
+                .Concat(SeasonPurchases.Of(wish, plan))
+                .Concat(SeasonGiving.Of(wish, plan))
                 .OrderBy(t => t.At)
                 .ThenBy(t => t.Kind)
                 .ThenBy(t => t.Lot),
@@ -201,59 +200,8 @@ public static class SeasonTouches
             .Sum(l => l.Weight?.Grams ?? 0) * lot.Batches.Batches;
 
     /// <summary>The first work of each lot of which nothing is done yet.</summary>
-    private static IEnumerable<PlacedStretch> FirstOf(SeasonPlan plan) =>
+    internal static IEnumerable<PlacedStretch> FirstOf(SeasonPlan plan) =>
         plan.Placed.GroupBy(p => p.Lot).Where(g => !g.Any(p => p.IsDone)).Select(g => g.OrderBy(p => p.Start).First());
-
-    /// <summary>What is bought for the lots that begin in a session, each kind of goods as long before as it should be.</summary>
-    private static IEnumerable<SeasonTouch> Purchases(SeasonWish wish, SeasonPlan plan)
-    {
-        foreach (var session in FirstOf(plan).GroupBy(p => p.Session))
-        {
-            var lines = session
-                .SelectMany(p =>
-                    SeasonRules
-                        .Recipe(wish, plan.Lots[p.Lot])
-                        .Parts.SelectMany(x => x.Lines)
-                        .Where(l =>
-                            l.Weight is not null
-                            && !l.Ingredient.Equals("water", StringComparison.OrdinalIgnoreCase)
-                            && !l.Ingredient.Contains("discard", StringComparison.OrdinalIgnoreCase)
-                        )
-                        .Select(l => (l.Ingredient, Grams: l.Weight!.Value.Grams * plan.Lots[p.Lot].Batches.Batches))
-                )
-                .GroupBy(l => l.Ingredient)
-                .Select(g => (Ingredient: g.Key, Grams: g.Sum(x => x.Grams)))
-                .ToList();
-            foreach (var lead in lines.GroupBy(l => Goods.Of(l.Ingredient)?.LeadDays ?? Goods.UsualLeadDays))
-            {
-                var day = wish.Sessions[session.Key].From.Date.PlusDays(-lead.Key);
-                // What should have been bought before now is bought next, and never after it is needed.
-                var at = LocalDateTime.Min(
-                    LocalDateTime.Max(day.At(Shopping), NextHour(wish.Now)),
-                    wish.Sessions[session.Key].From.PlusHours(-1)
-                );
-                if (at < wish.Now)
-                    continue;
-                yield return new SeasonTouch(
-                    SeasonTouchKind.Buy,
-                    at,
-                    30,
-                    $"Buy for {wish.Sessions[session.Key].From.ToString("dddd d MMMM", CultureInfo.InvariantCulture)}",
-                    string.Join(", ", lead.OrderByDescending(l => l.Grams).Select(l => $"{l.Ingredient} {Amount(l.Grams)}"))
-                )
-                {
-                    Id = $"buy-{wish.Sessions[session.Key].From:uuuuMMdd'T'HHmm}-{lead.Key}",
-                };
-            }
-        }
-    }
-
-    private static LocalDateTime NextHour(LocalDateTime now) => now.Date.At(new LocalTime(now.Hour, 0)).PlusHours(1);
-
-    private static string Amount(double grams) =>
-        grams >= 1000
-            ? string.Create(CultureInfo.InvariantCulture, $"{grams / 1000:0.##} kg")
-            : string.Create(CultureInfo.InvariantCulture, $"{(grams >= 20 ? Math.Ceiling(grams / 5) * 5 : Math.Ceiling(grams)):0} g");
 
     /// <summary>How many batches, in words.</summary>
     public static string Batches(BatchCount count) =>

@@ -2,6 +2,7 @@ using System.Collections.Immutable;
 using System.Globalization;
 using NodaTime;
 using Zymethos.Core.Measures;
+using Zymethos.Planning.Larder;
 
 namespace Zymethos.Planning.Seasons;
 

@@ -66,7 +66,22 @@ public static class SessionDay
     public static TaskNetwork? Compile(SeasonWish wish, int session, ImmutableArray<Bake> bakes)
     {
         var span = wish.Sessions[session];
-        return TaskCompiler.Compile(Kitchen(wish, span), new DayWish(span.From, span.Until, [.. bakes.Select(b => b.Wish)])).Network;
+        var network = TaskCompiler.Compile(Kitchen(wish, span), new DayWish(span.From, span.Until, [.. bakes.Select(b => b.Wish)])).Network;
+        return network is null || wish.ClearOf is null
+            ? network
+            : network with
+            {
+                Links = [.. network.Links, .. Clear(wish, network, bakes).Select(p => ClearOrder.Link(p.First, p.Second))],
+            };
+    }
+
+    /// <summary>What is free of the season's allergen before the rest: pairs of tasks of which the second starts when the first has
+    /// ended.</summary>
+    public static IEnumerable<(int First, int Second)> Clear(SeasonWish wish, TaskNetwork network, ImmutableArray<Bake> bakes)
+    {
+        // Lots stand in the order of the needs, one each.
+        var clear = Enumerable.Range(0, bakes.Length).ToLookup(b => wish.Needs[bakes[b].Lot].IsClear);
+        return wish.ClearOf is null ? [] : ClearOrder.Of(network, clear[true], clear[false]);
     }
 
     /// <summary>The steps of some stretches as one recipe, its choices made.</summary>

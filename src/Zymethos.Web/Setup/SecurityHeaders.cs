@@ -26,7 +26,9 @@ public sealed class SecurityHeaders(RequestDelegate next, BehindProxy proxy)
                 headers.CacheControl = "private, no-store";
             return Task.CompletedTask;
         });
-        headers["Permissions-Policy"] = "camera=(), microphone=(), geolocation=()";
+        // Bars of packages are read in the Larder, and nowhere else is anything filmed.
+        var camera = context.Request.Path.StartsWithSegments("/larder", StringComparison.Ordinal) ? "(self)" : "()";
+        headers["Permissions-Policy"] = $"camera={camera}, microphone=(), geolocation=()";
         return next(context);
     }
 }

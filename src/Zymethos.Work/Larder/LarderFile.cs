@@ -1,10 +1,12 @@
 using Microsoft.EntityFrameworkCore;
+using Zymethos.Core.Larder;
 using Zymethos.Core.Recipes;
 using Zymethos.Interchange.Documents;
 using Zymethos.Interchange.Larder;
 using Zymethos.Store;
 using Zymethos.Store.Larder;
 using Zymethos.Work.House;
+using Zymethos.Work.Stock;
 
 namespace Zymethos.Work.Larder;
 
@@ -47,8 +49,9 @@ public sealed class LarderFile(ZymethosContext context)
                     || g.Good.Name.Length > 120
                     || (g.Good.Packages ?? []).Any(p => p is not (> 0 and <= 1_000_000))
                     || g.Good.Price is < 0 or > 100_000
+                    || (g.Good.Codes ?? []).Any(c => PackageCode.Read(c.Code) != c.Code)
                 )
-                .Select(g => new Fault(g.At, "A good has a name, packages above 0, and a price of 0 to 100,000."))
+                .Select(g => new Fault(g.At, "A good has a name, packages above 0, a price of 0 to 100,000, and codes of 14 digits."))
         );
         if (faults.Count > 0)
             return ("", faults);

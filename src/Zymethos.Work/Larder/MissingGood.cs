@@ -3,6 +3,7 @@ using NodaTime;
 using Zymethos.Core.Recipes;
 using Zymethos.Core.Scaling;
 using Zymethos.Work.Books;
+using Zymethos.Work.Stock;
 
 namespace Zymethos.Work.Larder;
 

@@ -8,11 +8,13 @@ using Zymethos.Core.Recipes;
 using Zymethos.Interchange.Documents;
 using Zymethos.Interchange.Larder;
 using Zymethos.Planning.Larder;
+using Zymethos.Planning.Seasons;
 using Zymethos.Store;
 using Zymethos.Store.Larder;
 using Zymethos.Work.Books;
 using Zymethos.Work.House;
 using Zymethos.Work.Seasons;
+using Zymethos.Work.Stock;
 
 namespace Zymethos.Work.Larder;
 
@@ -56,15 +58,7 @@ public sealed class ShopDesk(ZymethosContext context, KitchenBook book, StockShe
         var there = await stock.AllAsync(shelf, cancel);
         var goods = await context.ShopGoods.AsNoTracking().ToDictionaryAsync(g => g.Name, g => g.Document, cancel);
         var isIn = (await TicksAsync(cancel)).ToHashSet(StringComparer.Ordinal);
-        var trips = ShopTrips.Of(
-            await WantsAsync(shelf, today, cancel),
-            StockShelf.OnHand(there),
-            shelf.Known.Knowledge,
-            today,
-            goods
-                .Where(g => g.Value.Packages is { Count: > 0 })
-                .ToDictionary(g => g.Key, g => g.Value.Packages!.ToImmutableArray(), StringComparer.OrdinalIgnoreCase)
-        );
+        var trips = ShopTrips.Of(await WantsAsync(shelf, today, cancel), StockShelf.Known(shelf, there, goods.Values), today);
         return new Basket(
             [
                 .. trips.Select(t => new BasketTrip(
@@ -89,6 +83,22 @@ public sealed class ShopDesk(ZymethosContext context, KitchenBook book, StockShe
                     .Select(s => ($"wish {s.Row.Id:N}", s.Row.Name, isIn.Contains($"wish {s.Row.Id:N}"), s.Row.Id)),
             ]
         );
+    }
+
+    /// <summary>What parcels still want besides what is baked: boxes that the shelf does not have, paper and ribbon; in a sentence, empty
+    /// where nothing is missing.</summary>
+    public async Task<string> WrappingAsync(CancellationToken cancel)
+    {
+        var boards = await context.GiftBoards.AsNoTracking().Select(b => b.Document).ToListAsync(cancel);
+        var waiting = boards.Sum(b => b.People.Count - (b.Handing ?? []).Count(h => h.Wrapped || h.Given is not null));
+        if (waiting <= 0)
+            return "";
+        var shelf = (await context.GiftShelves.AsNoTracking().SingleOrDefaultAsync(cancel))?.Document;
+        var there = shelf?.Boxes.Sum(b => b.Count) ?? 0;
+        var missing = waiting - there;
+        var boxes = waiting == 1 ? "1 box is" : $"{waiting} boxes are";
+        return $"{boxes} still to be wrapped: paper between the layers, labels and ribbon for {waiting}"
+            + (missing > 0 ? $", and {missing} {(missing == 1 ? "tin or box" : "tins or boxes")} more than there are." : ".");
     }
 
     /// <summary>Names of the lines that are in the basket. Phones ask for them every few seconds, so the list is not worked out for
@@ -125,7 +135,16 @@ public sealed class ShopDesk(ZymethosContext context, KitchenBook book, StockShe
             KitchenClock.At((await book.ShelfAsync(cancel)).Known.Kitchen.Zone, clock.GetCurrentInstant()).Date
         );
         var home = 0;
-        foreach (var line in basket.Trips.SelectMany(t => t.Lines).Where(l => l.IsIn))
+        await using var all = await context.Database.BeginTransactionAsync(cancel);
+        // Two phones say so at once: the ticks are taken by one of them, and the other finds none.
+        var taken = (
+            await context
+                .Database.SqlQuery<string>(
+                    $"""DELETE FROM shop_ticks WHERE "KitchenId" = {context.KitchenId!.Value} AND "IsIn" RETURNING "Line" AS "Value" """
+                )
+                .ToListAsync(cancel)
+        ).ToHashSet(StringComparer.Ordinal);
+        foreach (var line in basket.Trips.SelectMany(t => t.Lines).Where(l => taken.Contains(l.Key)))
         {
             var isPiece = line.Line.Good.Unit == ShopUnit.Pieces;
             var bought = line.Line.Packages.IsEmpty ? Math.Ceiling(line.Line.Buy) : line.Line.Packages.Sum(p => p.Size * p.Count);
@@ -145,13 +164,13 @@ public sealed class ShopDesk(ZymethosContext context, KitchenBook book, StockShe
             home++;
         }
 
-        foreach (var wish in basket.Also.Where(a => a.IsIn))
+        foreach (var wish in basket.Also.Where(a => taken.Contains(a.Key)))
         {
             await stock.DeleteAsync(wish.Id, cancel);
             home++;
         }
 
-        await context.ShopTicks.Where(t => t.IsIn).ExecuteDeleteAsync(cancel);
+        await all.CommitAsync(cancel);
         return home;
     }
 
@@ -177,11 +196,23 @@ public sealed class ShopDesk(ZymethosContext context, KitchenBook book, StockShe
     public async Task<IReadOnlyDictionary<string, ShopGoodDocument>> GoodsAsync(CancellationToken cancel) =>
         await context.ShopGoods.AsNoTracking().ToDictionaryAsync(g => g.Name, g => g.Document, cancel);
 
+    /// <summary>Prices of the kitchen, by the name of the good.</summary>
+    public async Task<IReadOnlyDictionary<string, GoodPrice>> PricesAsync(IngredientKnowledge knowledge, CancellationToken cancel) =>
+        (await GoodsAsync(cancel))
+            .Values.Where(g => g.Price is not null)
+            .Select(g => (Own: g, Good: ShopGood.Of(g.Name, knowledge)))
+            // Goods stand under the name that the shop has for them: "eggs" and "lemons" are no ingredients themselves.
+            .ToDictionary(
+                g => g.Own.Name,
+                g => GoodPrice.Of(g.Good ?? new ShopGood(g.Own.Name, ShopUnit.Packages, 0, []), g.Own.Packages, g.Own.Price!.Value),
+                StringComparer.OrdinalIgnoreCase
+            );
+
     private async Task<List<ShopWant>> WantsAsync(BookShelf shelf, LocalDate today, CancellationToken cancel)
     {
         var wants = new List<ShopWant>();
         if (await seasons.OpenAsync(null, cancel) is { Plan: { } plan } season)
-            wants.AddRange(ShopTrips.Wants(season.Wish, plan));
+            wants.AddRange(SeasonPurchases.Wants(season.Wish, plan));
         var planned = wants.Select(w => (w.By, w.For)).ToHashSet();
         var days = await context
             .OvenDays.AsNoTracking()
@@ -217,7 +248,11 @@ public sealed class ShopDesk(ZymethosContext context, KitchenBook book, StockShe
             isIn.Contains(key),
             good?.Shop ?? "",
             good?.Aisle ?? AisleOf(line.Good.Name, knowledge),
-            good?.Price is { } price ? price * Math.Max(1, line.Packages.IsEmpty ? 1 : line.Packages.Sum(p => p.Count)) : null
+            good?.Price is { } price
+                ? GoodPrice
+                    .Of(line.Good, good.Packages, price)
+                    .For(line.Packages.IsEmpty ? line.Buy : line.Packages.Sum(p => p.Size * p.Count))
+                : null
         );
     }
 

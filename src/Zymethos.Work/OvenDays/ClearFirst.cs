@@ -1,6 +1,5 @@
 using System.Collections.Immutable;
 using Zymethos.Core.Measures;
-using Zymethos.Core.Recipes;
 using Zymethos.Core.Safety;
 using Zymethos.Core.Scaling;
 using Zymethos.Interchange.Documents;
@@ -60,21 +59,20 @@ public static class ClearFirst
         if (!sides.HaveBoth)
             return new MovedDay(null, $"There is nothing to put in order: not some bakes with {name} and some without.");
         var hands = document.ByHand ?? new HandWishesDocument();
-        var after = After(day.Network);
-        var (last, first) = (
-            sides.Free.SelectMany(b => LastBeforeOven(day.Network, b, after)).ToList(),
-            sides.Holding.SelectMany(b => FirstOf(day.Network, b, after)).ToList()
-        );
-        var orders = (hands.Orders ?? [])
-            .Concat(from one in last from other in first select new PairDocument(one.Id.Value, other.Id.Value))
+        var after = (hands.After ?? [])
+            .Concat(
+                ClearOrder
+                    .Of(day.Network, sides.Free, sides.Holding)
+                    .Select(p => new PairDocument(day.Network.Tasks[p.First].Id.Value, day.Network.Tasks[p.Second].Id.Value))
+            )
             .Distinct()
             .ToList();
-        return orders.Count > MostPairs
+        return after.Count > MostPairs
             ? new MovedDay(null, "There are too many bakes to put all of them in order: take fewer into the day.")
             : new MovedDay(
                 document with
                 {
-                    ByHand = hands with { Orders = orders },
+                    ByHand = hands with { After = after },
                 },
                 $"What is free of {name} is mixed and shaped before anything else is begun"
             );
@@ -87,49 +85,7 @@ public static class ClearFirst
         Allergen allergen,
         ImmutableArray<ImmutableArray<Allergen>> freeFrom
     ) =>
-        document.ByHand?.Orders is { Count: > 0 }
-        && Apply(document with { ByHand = null }, day, allergen, freeFrom).Document?.ByHand?.Orders is { Count: > 0 } wanted
-        && wanted.All(w => document.ByHand?.Orders?.Contains(w) == true);
-
-    /// <summary>Handwork of a bake that leads to its oven and that no other such work follows; all its last work where it has no
-    /// oven.</summary>
-    private static IEnumerable<PlanTask> LastBeforeOven(TaskNetwork network, int bake, bool[,] after)
-    {
-        var mine = network.Tasks.Where(t => t.Bake == bake).ToList();
-        var baked = mine.Where(t => t.Kind == StepKind.Bake).ToList();
-        var work = mine.Where(t =>
-                !t.Hands.IsEmpty && t.Kind != StepKind.Bake && (baked.Count == 0 || baked.Exists(b => after[t.Index, b.Index]))
-            )
-            .ToList();
-        return work.Where(t => !work.Exists(o => after[t.Index, o.Index]));
-    }
-
-    /// <summary>What a bake begins with: handwork or oven that no other of its own comes before.</summary>
-    private static IEnumerable<PlanTask> FirstOf(TaskNetwork network, int bake, bool[,] after)
-    {
-        var work = network.Tasks.Where(t => t.Bake == bake && (!t.Hands.IsEmpty || t.Oven is not null)).ToList();
-        return work.Where(t => !work.Exists(o => after[o.Index, t.Index]));
-    }
-
-    /// <summary>Which task comes after which, over all links between.</summary>
-    private static bool[,] After(TaskNetwork network)
-    {
-        var n = network.Tasks.Length;
-        var after = new bool[n, n];
-        var next = network.Links.ToLookup(l => l.From, l => l.To);
-        for (var from = 0; from < n; from++)
-        {
-            var open = new Stack<int>(next[from]);
-            while (open.TryPop(out var to))
-            {
-                if (after[from, to])
-                    continue;
-                after[from, to] = true;
-                foreach (var more in next[to])
-                    open.Push(more);
-            }
-        }
-
-        return after;
-    }
+        document.ByHand?.After is { Count: > 0 }
+        && Apply(document with { ByHand = null }, day, allergen, freeFrom).Document?.ByHand?.After is { Count: > 0 } wanted
+        && wanted.All(w => document.ByHand?.After?.Contains(w) == true);
 }

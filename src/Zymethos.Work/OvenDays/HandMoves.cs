@@ -98,6 +98,7 @@ public static class HandMoves
         hands with
         {
             Orders = Unpaired(hands.Orders, task),
+            After = Unpaired(hands.After, task),
             Together = Unpaired(hands.Together, task),
             Apart = Unpaired(hands.Apart, task),
         };
@@ -230,6 +231,7 @@ public static class HandMoves
         var nothing =
             (hands.Pins?.Count ?? 0)
                 + (hands.Orders?.Count ?? 0)
+                + (hands.After?.Count ?? 0)
                 + (hands.Together?.Count ?? 0)
                 + (hands.Apart?.Count ?? 0)
                 + (hands.Allow?.Count ?? 0)

@@ -148,6 +148,19 @@ public sealed class BoardView
     /// <summary>Whether somebody's box is full and holds nothing that it must not.</summary>
     public bool IsReady(int person) => !Lacks.Any(l => l.Person == person) && !Faults.Any(f => f.Person == person);
 
+    /// <summary>What is against sending somebody's box by post, in sentences; empty where nothing is, or where it is not sent.</summary>
+    /// <param name="person">Index of the person.</param>
+    /// <param name="days">Days in the post; null for what the board says.</param>
+    public IEnumerable<string> Post(int person, int? days = null)
+    {
+        var id = Board.People[person].Id.ToString();
+        var way = days ?? Row.Document.Handing?.FirstOrDefault(h => h.Person == id)?.PostDays ?? 0;
+        return Board
+            .Cells.Where(c => c.Person == person && c.Pieces > 0)
+            .Select(c => PostCheck.Of(Board.Bakes[c.Bake].Bake, way))
+            .Where(w => w.Length > 0);
+    }
+
     /// <summary>What traces may come near a person's box: allergens they avoid and that a bake of the board holds or may hold.</summary>
     public ImmutableArray<Core.Safety.Allergen> Traces(int person) =>
         [.. Board.People[person].Avoids.Where(a => Board.Bakes.Any(b => b.Bake.Statement.MayContain(a))).Order()];

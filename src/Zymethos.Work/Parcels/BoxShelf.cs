@@ -100,12 +100,19 @@ public sealed class BoxShelf(ZymethosContext context)
                     sized.TrueForAll(s => s.Size?.Grams is not null) && fit.Box?.Grams is { } empty
                         ? empty + sized.Sum(s => s.Cell.Pieces * s.Size!.Grams!.Value)
                         : null,
-                    Cautions(view, cells)
+                    [.. Unsafe(view, p), .. Cautions(view, cells), .. view.Post(p)]
                 )
             );
         }
 
         return plans.ToImmutable();
+    }
+
+    private static IEnumerable<string> Unsafe(BoardView view, int person)
+    {
+        if (view.Faults.Any(f => f.Person == person))
+            yield return $"Do not pack {view.Board.People[person].Name}'s box yet: something in it is not for them, "
+                + "or nobody has looked at it.";
     }
 
     private static ImmutableArray<string> Cautions(BoardView view, List<Planning.Parcels.BoardCell> cells)
@@ -120,7 +127,7 @@ public sealed class BoxShelf(ZymethosContext context)
             said.Add($"Wrap {Names(strong)} by itself: everything beside it smells of it after two days.");
         var cold = recipes.Where(r => r.Recipe.Steps.Any(s => s.Cautions.Contains(Core.Safety.CautionKind.TimeAndTemperature))).ToList();
         if (cold.Count > 0)
-            said.Add($"{Names(cold)} must be kept cold: not by post, and no more than two hours on the way.");
+            said.Add($"{Names(cold)} must be kept cold: no more than two hours on the way.");
         return [.. said];
     }
 

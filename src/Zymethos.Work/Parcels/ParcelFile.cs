@@ -18,6 +18,15 @@ public sealed class ParcelFile(ZymethosContext context, ParcelPeople people, ICl
     /// <summary>Most boards of a file.</summary>
     public const int MostBoards = 200;
 
+    /// <summary>People, boards and boxes of a season; null where no board belongs to it.</summary>
+    public async Task<ParcelsDocument?> WriteAsync(Guid season, CancellationToken cancel)
+    {
+        var all = await WriteAsync(cancel);
+        var boards = (all.Boards ?? []).Where(b => b.Season == season.ToString()).ToList();
+        var own = boards.SelectMany(b => b.People).ToHashSet(StringComparer.Ordinal);
+        return boards.Count == 0 ? null : all with { Boards = boards, People = [.. all.People.Where(p => own.Contains(p.Id))] };
+    }
+
     /// <summary>People, boards and boxes.</summary>
     public async Task<ParcelsDocument> WriteAsync(CancellationToken cancel)
     {
@@ -43,8 +52,19 @@ public sealed class ParcelFile(ZymethosContext context, ParcelPeople people, ICl
     public async Task<(string Words, IReadOnlyList<Fault> Faults)> BringInAsync(ReadOnlyMemory<byte> json, CancellationToken cancel)
     {
         var (document, fault) = OpenJson.Read<ParcelsDocument>(json.Span);
-        if (document is null)
-            return ("", [fault!]);
+        return document is null ? ("", [fault!]) : await BringInAsync(document, null, cancel);
+    }
+
+    /// <summary>The same of what is read already.</summary>
+    /// <param name="document">The parcels.</param>
+    /// <param name="season">The season to which its boards belong here; null for none.</param>
+    /// <param name="cancel">Stops.</param>
+    public async Task<(string Words, IReadOnlyList<Fault> Faults)> BringInAsync(
+        ParcelsDocument document,
+        Guid? season,
+        CancellationToken cancel
+    )
+    {
         var faults = new List<Fault>();
         if (document.Format != ParcelsDocument.Name || document.Version != 1)
             faults.Add(new Fault("format", $"Parcels say “{ParcelsDocument.Name}”, version 1, here."));
@@ -71,7 +91,11 @@ public sealed class ParcelFile(ZymethosContext context, ParcelPeople people, ICl
                     Id = Guid.CreateVersion7(),
                     Name = board.Name,
                     MadeAt = clock.GetCurrentInstant(),
-                    Document = Moved(board, id => own.TryGetValue(id, out var person) ? person.Id.ToString() : null),
+                    Document = Moved(board, id => own.TryGetValue(id, out var person) ? person.Id.ToString() : null) with
+                    {
+                        Season = season?.ToString(),
+                        Occasion = season is null ? null : board.Occasion,
+                    },
                 }
             );
             boards++;
@@ -90,8 +114,6 @@ public sealed class ParcelFile(ZymethosContext context, ParcelPeople people, ICl
     private static BoardDocument Moved(BoardDocument board, Func<string, string?> own) =>
         board with
         {
-            Season = null,
-            Occasion = null,
             People = [.. board.People.Select(own).OfType<string>()],
             Cells = [.. board.Cells.Where(c => own(c.Person) is not null).Select(c => c with { Person = own(c.Person)! })],
             Looked = board.Looked is null
@@ -127,10 +149,14 @@ public sealed class ParcelFile(ZymethosContext context, ParcelPeople people, ICl
         if (
             (board.Handing ?? []).Any(h =>
                 (h.At is { } when && !LocalMoment.Pattern.Parse(when).Success)
+                || h.PostDays is < 0 or > PostCheck.MostDays
                 || (h.Given is { } given && !LocalMoment.Pattern.Parse(given).Success)
             )
         )
-            yield return new Fault($"{at}.handing", "A moment is written like 2026-12-19T17:00.");
+            yield return new Fault(
+                $"{at}.handing",
+                $"A moment is written like 2026-12-19T17:00, and the post takes 0 to {PostCheck.MostDays} days."
+            );
     }
 
     private static IEnumerable<Fault> ShelfFaults(GiftShelfDocument? shelf)
@@ -140,6 +166,8 @@ public sealed class ParcelFile(ZymethosContext context, ParcelPeople people, ICl
             yield break;
         if (shelf.Boxes.Any(b => !IsLength(b.Length) || !IsLength(b.Width) || !IsLength(b.Height) || b.Count is < 0 or > 1000))
             yield return new Fault("shelf.boxes", "Lengths are above 0 and up to 1500 mm, and there are up to 1000 of a box.");
+        if (shelf.Words is { } words && LabelWords.Read(words.Write()) is { Wrong: { Length: > 0 } wrong })
+            yield return new Fault("shelf.words", wrong);
         if (shelf.Sizes.Any(s => !IsLength(s.Length) || !IsLength(s.Width) || !IsLength(s.Height) || s.Grams is <= 0 or > 50_000))
             yield return new Fault("shelf.sizes", "Lengths are above 0 and up to 1500 mm, weights above 0 and up to 50,000 g.");
     }

@@ -1,3 +1,4 @@
+using System.Collections.Immutable;
 using Hangfire;
 using Microsoft.EntityFrameworkCore;
 using NodaTime;
@@ -9,6 +10,7 @@ using Zymethos.Store.Seasons;
 using Zymethos.Work.Books;
 using Zymethos.Work.House;
 using Zymethos.Work.OvenDays;
+using Zymethos.Work.Stock;
 
 namespace Zymethos.Work.Seasons;
 
@@ -52,7 +54,12 @@ public sealed class SeasonDesk(
         var shelf = await _book.ShelfAsync(cancel);
         // What is still to be done depends on the time too, and nobody looks at it more closely than to the minute.
         var minute = clock.GetCurrentInstant().ToUnixTimeSeconds() / 60;
-        var stamp = $"{found.Version} {minute} {shelf.Stamp}";
+        var beside = await context
+            .Stock.AsNoTracking()
+            .Select(s => s.Version)
+            .Concat(context.GiftBoards.Select(b => b.Version))
+            .ToListAsync(cancel);
+        var stamp = $"{found.Version} {minute} {shelf.Stamp} {beside.Count} {beside.Sum(v => (long)v)}";
         return await worked.GetAsync<SeasonView>(
             found.KitchenId,
             $"season {found.Id:N}",
@@ -222,8 +229,40 @@ public sealed class SeasonDesk(
         var plan = faults.Count == 0 && row.Plan is { } saved ? SeasonPlanReader.Read(wish, saved) : null;
         if (plan is null)
             return new SeasonView(row, wish, null, [], [], faults);
+        wish = wish with
+        {
+            Shop = await new StockShelf(context).KnownAsync(await _book.ShelfAsync(cancel), cancel),
+            HandOvers = await HandOversAsync(row, wish, cancel),
+        };
         var touches = SeasonTouches.Of(wish, plan);
         return new SeasonView(row, wish, plan, touches, SeasonWarning.Of(wish, plan, touches), faults);
+    }
+
+    /// <summary>Boxes of the season's boards that are not given yet, as soon as anybody said something of handing them over; those without
+    /// a day of their own go at the date.</summary>
+    private async Task<ImmutableArray<HandOver>> HandOversAsync(SeasonRow row, SeasonWish wish, CancellationToken cancel)
+    {
+        var boards = (await context.GiftBoards.AsNoTracking().Select(b => b.Document).ToListAsync(cancel)).Where(b =>
+            b.Season == row.Id.ToString() && b.Handing is { Count: > 0 }
+        );
+        var names = await context.People.AsNoTracking().ToDictionaryAsync(p => p.Id.ToString(), p => p.Name, cancel);
+        var occasions = wish.Occasions.Select(o => o.Name).ToList();
+        return
+        [
+            .. from board in boards
+            let occasion = occasions.IndexOf(board.Occasion ?? "")
+            where occasion >= 0
+            from person in board.People.Where(names.ContainsKey)
+            let box = board.Handing!.FirstOrDefault(h => h.Person == person)
+            where box?.Given is null
+            select new HandOver(
+                occasion,
+                box?.At is { } at ? LocalMoment.Pattern.Parse(at).Value : wish.Occasions[occasion].ReadyBy,
+                box?.Route ?? "",
+                names[person],
+                box?.Wrapped == true
+            ),
+        ];
     }
 
     /// <summary>The recipes of the Book that can be planned.</summary>
@@ -237,7 +276,7 @@ public sealed class SeasonDesk(
     {
         var shelf = await _book.ShelfAsync(cancel);
         var kitchen = shelf.Known.Kitchen;
-        var reader = new SeasonReader();
+        var reader = new SeasonReader(shelf.Known.For);
         var wish = reader.Read(sheet, kitchen, shelf.All, KitchenClock.At(kitchen.Zone, clock.GetCurrentInstant()));
         return (wish, reader.Faults);
     }

@@ -104,7 +104,8 @@ public sealed record SeasonEnd(
                 // Nobody knows yet what else next year holds.
                 Busy = null,
             },
-            []
+            [],
+            ClearFirst: sheet.ClearFirst
         );
     }
 

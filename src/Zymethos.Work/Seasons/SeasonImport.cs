@@ -88,7 +88,16 @@ public sealed class SeasonImport(ZymethosContext context, SeasonDesk desk, Kitch
                         .Select(s => new ExceptionDocument(s.From.Split('T')[0], s.From.Split('T')[^1], s.Until.Split('T')[^1], s.People)),
                 ]
             );
-        return new SeasonSheet(name, start, document.Occasions, document.Needs, hours, document.Done ?? [], document.Outcomes);
+        return new SeasonSheet(
+            name,
+            start,
+            document.Occasions,
+            document.Needs,
+            hours,
+            document.Done ?? [],
+            document.Outcomes,
+            document.ClearFirst
+        );
     }
 
     private static bool Same(RecipeDocument one, RecipeDocument other) =>

@@ -1,6 +1,8 @@
+using System.Collections.Immutable;
 using NodaTime;
 using Zymethos.Interchange.Documents;
 using Zymethos.Planning.Seasons;
+using Zymethos.Work.OvenDays;
 
 namespace Zymethos.Work.Seasons;
 
@@ -35,6 +37,21 @@ public static class SeasonOvenDay
                 )),
             ]
         );
-        return (document, span.From.Date);
+        return (Ordered(document, view.Wish, session, bakes), span.From.Date);
+    }
+
+    /// <summary>The day with the season's order of what is free of an allergen, as far as a day can carry it.</summary>
+    private static OvenDayDocument Ordered(OvenDayDocument document, SeasonWish wish, int session, ImmutableArray<SessionDay.Bake> bakes)
+    {
+        if (wish.ClearOf is null || SessionDay.Compile(wish with { ClearOf = null }, session, bakes) is not { } network)
+            return document;
+        PairDocument[] orders =
+        [
+            .. SessionDay
+                .Clear(wish, network, bakes)
+                .Select(p => new PairDocument(network.Tasks[p.First].Id.Value, network.Tasks[p.Second].Id.Value))
+                .Distinct(),
+        ];
+        return orders.Length is 0 or > ClearFirst.MostPairs ? document : document with { ByHand = new HandWishesDocument(After: orders) };
     }
 }

@@ -6,6 +6,7 @@ using Zymethos.Planning.Seasons;
 using Zymethos.Store;
 using Zymethos.Store.Seasons;
 using Zymethos.Store.Tenancy;
+using Zymethos.Work.Books;
 using Zymethos.Work.House;
 
 namespace Zymethos.Work.Seasons;
@@ -61,7 +62,8 @@ public sealed class SeasonWorker(DbContextOptions<ZymethosContext> options, Seas
             return (null, null);
         var own = (await context.Kitchens.AsNoTracking().SingleAsync(cancel)).ToKitchen();
         var book = (await context.Recipes.AsNoTracking().ToListAsync(cancel)).ConvertAll(r => r.ToRecipe());
-        var reader = new SeasonReader();
+        var known = new KnownKitchen(own, await KitchenBook.KnowledgeAsync(context, own.FlourHabit, cancel));
+        var reader = new SeasonReader(known.For);
         var wish = reader.Read(row.Sheet, own, book, KitchenClock.At(own.Zone, clock.GetCurrentInstant()));
         return (row, reader.Faults.Count == 0 ? wish : null);
     }

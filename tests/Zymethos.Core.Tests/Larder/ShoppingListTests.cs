@@ -112,11 +112,15 @@ public sealed class ShoppingListTests
     [Theory]
     [InlineData(680, new double[] { 250 }, "3x250")]
     [InlineData(680, new double[] { 250, 500 }, "1x500 1x250")]
+    [InlineData(2600, new double[] { 250, 1000 }, "2x1000 3x250")]
+    [InlineData(1230, new double[] { 113, 250, 454 }, "5x250")]
     [InlineData(300, new double[] { 113, 454 }, "3x113")]
     [InlineData(13, new double[] { 6, 10, 12 }, "1x10 1x6")]
     [InlineData(18, new double[] { 6, 10, 12 }, "1x12 1x6")]
     [InlineData(0, new double[] { 250 }, "")]
-    public void Packages_leave_least_over_and_of_those_the_fewest(double wanted, double[] sizes, string taken) =>
+    [InlineData(1160, new double[] { 113, 250 }, "5x250")]
+    [InlineData(1160, new double[] { 113, 250, 500 }, "2x500 1x250")]
+    public void Packages_are_few_and_leave_little_over(double wanted, double[] sizes, string taken) =>
         Assert.Equal(
             taken,
             string.Join(
@@ -128,23 +132,37 @@ public sealed class ShoppingListTests
         );
 
     [Fact]
-    public void No_other_packages_leave_less_over()
+    public void No_fewer_packages_leave_as_little_over()
     {
         var random = new Random(8);
         for (var round = 0; round < 300; round++)
         {
             var sizes = Enumerable.Range(0, random.Next(1, 4)).Select(_ => (double)random.Next(20, 400)).Distinct().ToArray();
             var wanted = random.Next(1, 1500);
-            var taken = PackageChoice.For(wanted, sizes).Sum(p => p.Size * p.Count);
-            var reach = new bool[2000];
-            reach[0] = true;
-            for (var i = 0; i < reach.Length; i++)
+            var taken = PackageChoice.For(wanted, sizes);
+            // What making up each total counts, for each set of sizes by itself, reckoned from below; int.MaxValue for none.
+            var fewest = Enumerable.Repeat(int.MaxValue, 2000).ToArray();
+            for (var set = 1; set < 1 << sizes.Length; set++)
             {
-                foreach (var size in sizes.Where(s => i >= s && reach[i - (int)s]))
-                    reach[i] = true;
+                var own = sizes.Where((_, i) => (set & (1 << i)) != 0).ToArray();
+                var reach = Enumerable.Repeat(int.MaxValue, 2000).ToArray();
+                reach[0] = 0;
+                for (var i = 0; i < reach.Length; i++)
+                {
+                    foreach (var size in own.Where(s => i >= s && reach[i - (int)s] < int.MaxValue))
+                        reach[i] = Math.Min(reach[i], reach[i - (int)size] + 1);
+                    if (reach[i] < int.MaxValue)
+                        fewest[i] = Math.Min(fewest[i], reach[i] + (PackageChoice.MixedCounts * own.Count(o => o % own.Min() != 0)));
+                }
             }
 
-            Assert.Equal(Array.FindIndex(reach, wanted, r => r), (int)taken);
+            var least = Array.FindIndex(fewest, wanted, f => f < int.MaxValue);
+            var bears = Math.Max(least, (int)Math.Floor((wanted * 1.1) + 1e-6));
+            Assert.InRange((int)taken.Sum(p => p.Size * p.Count), wanted, bears);
+            Assert.Equal(
+                fewest[wanted..(bears + 1)].Min(),
+                taken.Sum(p => p.Count) + (PackageChoice.MixedCounts * taken.Count(p => p.Size % taken.Min(o => o.Size) != 0))
+            );
         }
     }
 }

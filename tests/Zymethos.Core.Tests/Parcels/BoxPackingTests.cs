@@ -40,6 +40,84 @@ public sealed class BoxPackingTests
     }
 
     [Fact]
+    public void Several_kinds_in_a_layer_come_near_to_trying_every_place()
+    {
+        var random = new Random(31);
+        var (fit, reached) = (0, 0);
+        for (var round = 0; round < 4000; round++)
+        {
+            var (l, w) = (random.Next(3, 7), random.Next(3, 6));
+            var sizes = Enumerable
+                .Range(0, random.Next(2, 4))
+                .Select(_ => (A: random.Next(1, 4), B: random.Next(1, 4), Count: random.Next(1, 4)))
+                .ToList();
+            var area = sizes.Sum(s => s.A * s.B * s.Count);
+            // Only what is tight is worth trying.
+            if (area > l * w || area < l * w * 0.7)
+                continue;
+            var packed = BoxPacking.Pack(
+                new BoxSize("box", l, w, 2.5),
+                [.. sizes.Select(s => new PackKind(new PieceSize(s.A, s.B, 1), s.Count))]
+            );
+            var oneLayer = packed.IsAllIn && packed.Layers.Length == 1;
+            var exact = Places(
+                new bool[l, w],
+                [.. sizes.SelectMany(s => Enumerable.Repeat((s.A, s.B), s.Count)).OrderByDescending(s => s.A * s.B)],
+                0
+            );
+            Assert.True(exact || !oneLayer, $"round {round}: more than is possible");
+            (fit, reached) = (fit + (exact ? 1 : 0), reached + (exact && oneLayer ? 1 : 0));
+        }
+
+        Assert.True(fit > 100, $"{fit}");
+        Assert.True(reached >= fit * 0.9, $"{reached} of {fit}");
+    }
+
+    // Every piece in every place, turned and unturned.
+    private static bool Places(bool[,] taken, List<(int A, int B)> pieces, int next)
+    {
+        if (next == pieces.Count)
+            return true;
+        var (a, b) = pieces[next];
+        foreach (var (l, w) in a == b ? [(a, b)] : new[] { (a, b), (b, a) })
+        {
+            for (var x = 0; x + l <= taken.GetLength(0); x++)
+            {
+                for (var y = 0; y + w <= taken.GetLength(1); y++)
+                {
+                    if (!Set(x, y, l, w, from: false))
+                        continue;
+                    if (Places(taken, pieces, next + 1))
+                        return true;
+                    Set(x, y, l, w, from: true);
+                }
+            }
+        }
+
+        return false;
+
+        bool Set(int x, int y, int l, int w, bool from)
+        {
+            for (var i = x; i < x + l; i++)
+            {
+                for (var j = y; j < y + w; j++)
+                {
+                    if (taken[i, j] != from)
+                        return false;
+                }
+            }
+
+            for (var i = x; i < x + l; i++)
+            {
+                for (var j = y; j < y + w; j++)
+                    taken[i, j] = !from;
+            }
+
+            return true;
+        }
+    }
+
+    [Fact]
     public void Nothing_overlaps_or_stands_out_and_nothing_is_lost()
     {
         var random = new Random(77);

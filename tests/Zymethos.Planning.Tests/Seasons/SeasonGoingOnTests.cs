@@ -1,11 +1,13 @@
 using System.Collections.Immutable;
 using NodaTime;
 using Zymethos.Core.Kitchens;
+using Zymethos.Core.Larder;
 using Zymethos.Core.Measures;
 using Zymethos.Core.Recipes;
 using Zymethos.Interchange.Demo;
 using Zymethos.Interchange.Documents;
 using Zymethos.Planning.Day;
+using Zymethos.Planning.Larder;
 using Zymethos.Planning.Seasons;
 
 namespace Zymethos.Planning.Tests.Seasons;
@@ -152,7 +154,21 @@ public sealed class SeasonGoingOnTests
                 && t.Detail.Contains("120 g of discard", StringComparison.Ordinal)
         );
         Assert.Contains(touches, t => t.Kind == SeasonTouchKind.Butter && t.At.Hour == 21);
-        Assert.Contains(touches, t => t.Kind == SeasonTouchKind.Buy && t.Detail.Contains("eggs", StringComparison.Ordinal));
+        Assert.Contains(touches, t => t.Kind == SeasonTouchKind.Buy && t.Detail.Contains("dozen", StringComparison.Ordinal));
+        Assert.DoesNotContain(
+            touches.Where(t => t.Kind == SeasonTouchKind.Buy),
+            t => t.Detail.Contains("yolk", StringComparison.Ordinal) || t.Detail.Contains("zest", StringComparison.Ordinal)
+        );
+        // What is in the house is not bought again.
+        var flour = wish with
+        {
+            Shop = ShopKnown.Nothing with { There = [new OnHand("plain flour", 1_000_000, null, null)] },
+        };
+        Assert.Contains(touches, t => t.Detail.Contains(" plain flour:", StringComparison.Ordinal));
+        Assert.DoesNotContain(
+            SeasonTouches.Of(flour, plan),
+            t => t.Kind == SeasonTouchKind.Buy && t.Detail.Contains(" plain flour:", StringComparison.Ordinal)
+        );
         // Nothing is bought after it is needed.
         Assert.All(touches.Where(t => t.Kind == SeasonTouchKind.Buy), t => Assert.Contains(plan.Placed, p => !p.IsDone && p.Start > t.At));
     }

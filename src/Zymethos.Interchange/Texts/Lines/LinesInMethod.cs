@@ -98,7 +98,7 @@ internal static partial class LinesInMethod
                 .Replace(text, m => Weights().Matches(text[..m.Index]).LastOrDefault() is { } before ? $"{before.Value} of " : m.Value)
             : text;
 
-    [GeneratedRegex(@"\bthe same (?:weight|amount|quantity) of ", RegexOptions.IgnoreCase, 200)]
+    [GeneratedRegex(@"\bthe same (?:weight|amount|quantity) of ", RegexOptions.IgnoreCase, 900)]
     private static partial Regex SameOf();
 
     [GeneratedRegex(
@@ -121,13 +121,13 @@ internal static partial class LinesInMethod
     )]
     private static partial Regex Elliptic();
 
-    [GeneratedRegex(@" and (?<what>[a-z]{3,20})[.,]?$", RegexOptions.IgnoreCase, 200)]
+    [GeneratedRegex(@" and (?<what>[a-z]{3,20})[.,]?$", RegexOptions.IgnoreCase, 900)]
     private static partial Regex Second();
 
-    [GeneratedRegex(@"^\s*(?:step\s*)?\d{1,2}\s*[.):]\s*", RegexOptions.IgnoreCase, 200)]
+    [GeneratedRegex(@"^\s*(?:step\s*)?\d{1,2}\s*[.):]\s*", RegexOptions.IgnoreCase, 900)]
     private static partial Regex Numbering();
 
-    [GeneratedRegex(@"\bthe same (?:weight|amount|quantity) of (?<what>.+)$", RegexOptions.IgnoreCase, 200)]
+    [GeneratedRegex(@"\bthe same (?:weight|amount|quantity) of (?<what>.+)$", RegexOptions.IgnoreCase, 900)]
     private static partial Regex Same();
 
     [GeneratedRegex(
@@ -146,7 +146,7 @@ internal static partial class LinesInMethod
     private static partial Regex Figures();
 
     // What comes behind belongs to the work and not to the ingredient.
-    [GeneratedRegex(@"\b(?:(?:finely )?(?:grated )?(?:zest|rind|juice)(?: and (?:juice|zest))?) of $", RegexOptions.IgnoreCase, 200)]
+    [GeneratedRegex(@"\b(?:(?:finely )?(?:grated )?(?:zest|rind|juice)(?: and (?:juice|zest))?) of $", RegexOptions.IgnoreCase, 900)]
     private static partial Regex ZestBefore();
 
     [GeneratedRegex(
@@ -166,6 +166,6 @@ internal static partial class LinesInMethod
     )]
     private static partial Regex NotLine();
 
-    [GeneratedRegex(@"^.*?\b(?:of an? (?:pound|kilo)|pounds?|lb|oz|ounces?|g|kg|grams?)\b(?: of\b)?", RegexOptions.IgnoreCase, 200)]
+    [GeneratedRegex(@"^.*?\b(?:of an? (?:pound|kilo)|pounds?|lb|oz|ounces?|g|kg|grams?)\b(?: of\b)?", RegexOptions.IgnoreCase, 900)]
     private static partial Regex Weight();
 }

@@ -48,10 +48,10 @@ internal sealed partial class RowReader
     /// <summary>A row with the abbreviations of recipe cards in full, whose stops would end sentences.</summary>
     private static string Abbreviated(string row) => SelfRaising().Replace(With().Replace(row, " with "), "self-raising ");
 
-    [GeneratedRegex(@"\bs\.\s?r\.\s?(?=flour)|\bsr (?=flour)", RegexOptions.IgnoreCase, 200)]
+    [GeneratedRegex(@"\bs\.\s?r\.\s?(?=flour)|\bsr (?=flour)", RegexOptions.IgnoreCase, 900)]
     private static partial Regex SelfRaising();
 
-    [GeneratedRegex(@"\s+w/\s*(?!o\b)", RegexOptions.IgnoreCase, 200)]
+    [GeneratedRegex(@"\s+w/\s*(?!o\b)", RegexOptions.IgnoreCase, 900)]
     private static partial Regex With();
 
     [GeneratedRegex(
@@ -62,7 +62,7 @@ internal sealed partial class RowReader
     private static partial Regex Whose();
 
     // "7:00 mix flour and water".
-    [GeneratedRegex(@"^(?:at )?\d{1,2}[:.]\d{2}\s*(?:am|pm|h)?\s*[–:-]?\s+[a-z]", RegexOptions.IgnoreCase, 200)]
+    [GeneratedRegex(@"^(?:at )?\d{1,2}[:.]\d{2}\s*(?:am|pm|h)?\s*[–:-]?\s+[a-z]", RegexOptions.IgnoreCase, 900)]
     private static partial Regex ClockTime();
 
     [GeneratedRegex(
@@ -72,11 +72,11 @@ internal sealed partial class RowReader
     )]
     private static partial Regex OvenRow();
 
-    [GeneratedRegex(@"^(?:about )?(?<n>\d{1,2}) ?[x×] ?(?:about )?\d{2,4} ?g(?: each)?$", RegexOptions.IgnoreCase, 200)]
+    [GeneratedRegex(@"^(?:about )?(?<n>\d{1,2}) ?[x×] ?(?:about )?\d{2,4} ?g(?: each)?$", RegexOptions.IgnoreCase, 900)]
     private static partial Regex TimesWeight();
 
     // "Cut into 18 bars. Can be frozen." above the list.
-    [GeneratedRegex(@"^\W*cuts? (?:in)?to (?:about )?(?<what>\d{1,3} [a-z]+)\b", RegexOptions.IgnoreCase, 200)]
+    [GeneratedRegex(@"^\W*cuts? (?:in)?to (?:about )?(?<what>\d{1,3} [a-z]+)\b", RegexOptions.IgnoreCase, 900)]
     private static partial Regex CutInto();
 
     private void Take(string row, string next, bool announced)
@@ -413,7 +413,7 @@ internal sealed partial class RowReader
         }
     }
 
-    [GeneratedRegex(@"^(?<head>[A-Z][^.;:,\d]{3,60})\. (?<rest>[\d½¼¾⅓⅔].{20,1200})$", RegexOptions.None, 200)]
+    [GeneratedRegex(@"^(?<head>[A-Z][^.;:,\d]{3,60})\. (?<rest>[\d½¼¾⅓⅔].{20,1200})$", RegexOptions.None, 900)]
     private static partial Regex DottedName();
 
     /// <summary>"Three Rivers Sweet Potato Rolls": words with capitals and neither a figure nor a measure among them are a name, whatever
@@ -636,7 +636,7 @@ internal sealed partial class RowReader
     )]
     private static partial Regex SameWeight();
 
-    [GeneratedRegex(@"\b\d+(?:[.,]\d+)?\s?(?:kg|g|oz|lb)\b", RegexOptions.IgnoreCase, 200)]
+    [GeneratedRegex(@"\b\d+(?:[.,]\d+)?\s?(?:kg|g|oz|lb)\b", RegexOptions.IgnoreCase, 900)]
     private static partial Regex GivenWeight();
 
     private void Became(string row, string what) => _rows.Sentences.Add(new SentenceDraft { Text = row, Became = what });
@@ -855,13 +855,13 @@ internal sealed partial class RowReader
 
     private static string Clip(string text, int most) => text.Length <= most ? text : text[..most];
 
-    [GeneratedRegex(@"^(?:step\s*)?\d{1,2}[.):]?$|^-{2,}$|^\*{2,}$|^_{2,}$|^={2,}$", RegexOptions.IgnoreCase, 200)]
+    [GeneratedRegex(@"^(?:step\s*)?\d{1,2}[.):]?$|^-{2,}$|^\*{2,}$|^_{2,}$|^={2,}$", RegexOptions.IgnoreCase, 900)]
     private static partial Regex StepNumber();
 
-    [GeneratedRegex(@"^\((?:makes? |serves )?(?:about |approx\.? |around |~ ?)?\d+[\w\s-]{0,30}\)$", RegexOptions.IgnoreCase, 200)]
+    [GeneratedRegex(@"^\((?:makes? |serves )?(?:about |approx\.? |around |~ ?)?\d+[\w\s-]{0,30}\)$", RegexOptions.IgnoreCase, 900)]
     private static partial Regex BracketOnly();
 
-    [GeneratedRegex(@"^\s*(?:makes?|yields?|serves)", RegexOptions.IgnoreCase, 200)]
+    [GeneratedRegex(@"^\s*(?:makes?|yields?|serves)", RegexOptions.IgnoreCase, 900)]
     private static partial Regex YieldVerb();
 
     [GeneratedRegex(
@@ -872,7 +872,7 @@ internal sealed partial class RowReader
     )]
     private static partial Regex Meta();
 
-    [GeneratedRegex(@"^(?<head>[\p{L}][\p{L}\s'’&/\-]{1,58}(?:\([^)]{1,30}\))?)\s*:\s+(?<rest>\S.*)$", RegexOptions.None, 200)]
+    [GeneratedRegex(@"^(?<head>[\p{L}][\p{L}\s'’&/\-]{1,58}(?:\([^)]{1,30}\))?)\s*:\s+(?<rest>\S.*)$", RegexOptions.None, 900)]
     private static partial Regex Inline();
 
     [GeneratedRegex(
@@ -891,7 +891,7 @@ internal sealed partial class RowReader
     )]
     private static partial Regex NeedWords();
 
-    [GeneratedRegex(@"[\p{L}][\p{L}'’\-]*", RegexOptions.None, 200)]
+    [GeneratedRegex(@"[\p{L}][\p{L}'’\-]*", RegexOptions.None, 900)]
     private static partial Regex Words();
 
     [GeneratedRegex(
@@ -910,7 +910,7 @@ internal sealed partial class RowReader
     )]
     private static partial Regex Leading();
 
-    [GeneratedRegex(@"^[#*\s]+|[:*\s]+$|\s*\(.*?\)\s*:?$", RegexOptions.None, 200)]
+    [GeneratedRegex(@"^[#*\s]+|[:*\s]+$|\s*\(.*?\)\s*:?$", RegexOptions.None, 900)]
     private static partial Regex HeadingNoise();
 
     [GeneratedRegex(
@@ -943,7 +943,7 @@ internal sealed partial class RowReader
     )]
     private static partial Regex ForThe();
 
-    [GeneratedRegex(@"\s*\(.*?\)", RegexOptions.None, 200)]
+    [GeneratedRegex(@"\s*\(.*?\)", RegexOptions.None, 900)]
     private static partial Regex Bracketed();
 
     [GeneratedRegex(
@@ -957,7 +957,7 @@ internal sealed partial class RowReader
     private static partial Regex PartNames();
 
     // "1. Stir": a number with a stop and a command counts steps.
-    [GeneratedRegex(@"^\d{1,2}[.)]\s+[A-Z][a-z]+ (?!oz|lb|cup|g\b)", RegexOptions.None, 200)]
+    [GeneratedRegex(@"^\d{1,2}[.)]\s+[A-Z][a-z]+ (?!oz|lb|cup|g\b)", RegexOptions.None, 900)]
     private static partial Regex StrictNumber();
 
     [GeneratedRegex(
@@ -993,7 +993,7 @@ internal sealed partial class RowReader
     )]
     private static partial Regex ForUse();
 
-    [GeneratedRegex(@"^(?:all|the|remaining|rest|some|any)\b", RegexOptions.IgnoreCase, 200)]
+    [GeneratedRegex(@"^(?:all|the|remaining|rest|some|any)\b", RegexOptions.IgnoreCase, 900)]
     private static partial Regex NoPart();
 
     [GeneratedRegex(
@@ -1011,14 +1011,14 @@ internal sealed partial class RowReader
     )]
     private static partial Regex DayHeading();
 
-    [GeneratedRegex(@"^\d{1,3}[- ](?:hours?|hrs?|minutes?|mins?|days?|weeks?)\b", RegexOptions.IgnoreCase, 200)]
+    [GeneratedRegex(@"^\d{1,3}[- ](?:hours?|hrs?|minutes?|mins?|days?|weeks?)\b", RegexOptions.IgnoreCase, 900)]
     private static partial Regex Hours();
 
     // "From the bay tree café, makes 16 squares".
-    [GeneratedRegex(@"(?<=[,;–—-] )(?:makes|serves|yields)\s+(?:about )?\d{1,3}[^.,;]{0,30}\.?$", RegexOptions.IgnoreCase, 200)]
+    [GeneratedRegex(@"(?<=[,;–—-] )(?:makes|serves|yields)\s+(?:about )?\d{1,3}[^.,;]{0,30}\.?$", RegexOptions.IgnoreCase, 900)]
     private static partial Regex Told();
 
-    [GeneratedRegex(@"\s+[-–—•·|]\s+|\s*,\s+", RegexOptions.None, 200)]
+    [GeneratedRegex(@"\s+[-–—•·|]\s+|\s*,\s+", RegexOptions.None, 900)]
     private static partial Regex Bits();
 
     // "Day 1, evening: feed 1 tbsp starter ..." says when something is done.
@@ -1037,10 +1037,10 @@ internal sealed partial class RowReader
     )]
     private static partial Regex HeatAndTime();
 
-    [GeneratedRegex(@"\s*\([^)]*\b(?:hours?|minutes?|mins?|ready in)\b[^)]*\)\s*$", RegexOptions.IgnoreCase, 200)]
+    [GeneratedRegex(@"\s*\([^)]*\b(?:hours?|minutes?|mins?|ready in)\b[^)]*\)\s*$", RegexOptions.IgnoreCase, 900)]
     private static partial Regex TimeNote();
 
-    [GeneratedRegex(@"^\W*(?:optional(?:ly)?|if you like|if liked)$", RegexOptions.IgnoreCase, 200)]
+    [GeneratedRegex(@"^\W*(?:optional(?:ly)?|if you like|if liked)$", RegexOptions.IgnoreCase, 900)]
     private static partial Regex OptionalHead();
 
     [GeneratedRegex(
@@ -1051,10 +1051,10 @@ internal sealed partial class RowReader
     )]
     private static partial Regex BareYield();
 
-    [GeneratedRegex(@"[\p{L}\d½¼¾][\p{L}\d'’\-]*", RegexOptions.None, 200)]
+    [GeneratedRegex(@"[\p{L}\d½¼¾][\p{L}\d'’\-]*", RegexOptions.None, 900)]
     private static partial Regex WordsAndFigures();
 
-    [GeneratedRegex(@"^\W*(?:hi|hiya|hello|hey|dear|thanks|thank you|ok|okay|right|so)\b", RegexOptions.IgnoreCase, 200)]
+    [GeneratedRegex(@"^\W*(?:hi|hiya|hello|hey|dear|thanks|thank you|ok|okay|right|so)\b", RegexOptions.IgnoreCase, 900)]
     private static partial Regex Greeting();
 
     [GeneratedRegex(
@@ -1071,9 +1071,9 @@ internal sealed partial class RowReader
     )]
     private static partial Regex HereIs();
 
-    [GeneratedRegex(@"\b(?:the|my|our|nan's|mum's|gran's) (?<what>(?:[\p{L}'’-]+ ){1,4}?)recipe\b", RegexOptions.IgnoreCase, 200)]
+    [GeneratedRegex(@"\b(?:the|my|our|nan's|mum's|gran's) (?<what>(?:[\p{L}'’-]+ ){1,4}?)recipe\b", RegexOptions.IgnoreCase, 900)]
     private static partial Regex RecipeFor();
 
-    [GeneratedRegex(@"\s{3,}|\t+", RegexOptions.None, 200)]
+    [GeneratedRegex(@"\s{3,}|\t+", RegexOptions.None, 900)]
     private static partial Regex Gap();
 }

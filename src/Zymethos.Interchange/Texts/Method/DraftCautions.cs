@@ -94,28 +94,28 @@ internal static partial class DraftCautions
             step.Draft.Cautions.Add(word);
     }
 
-    [GeneratedRegex(@"\b(?:eggs?|yolks?|whites?|knead|beat|whisk|fold|roll|shape|mix)\b", RegexOptions.None, 200)]
+    [GeneratedRegex(@"\b(?:eggs?|yolks?|whites?|knead|beat|whisk|fold|roll|shape|mix)\b", RegexOptions.None, 900)]
     private static partial Regex RawWork();
 
-    [GeneratedRegex(@"\b(?:boil|simmer|caramel|syrup|melt|scald|fry)\w*\b", RegexOptions.None, 200)]
+    [GeneratedRegex(@"\b(?:boil|simmer|caramel|syrup|melt|scald|fry)\w*\b", RegexOptions.None, 900)]
     private static partial Regex Hot();
 
-    [GeneratedRegex(@"\b(?:egg whites?|whites|yolks?|meringue|custard|curd|thickens?|boil for 1 minute)\b", RegexOptions.None, 200)]
+    [GeneratedRegex(@"\b(?:egg whites?|whites|yolks?|meringue|custard|curd|thickens?|boil for 1 minute)\b", RegexOptions.None, 900)]
     private static partial Regex Foam();
 
-    [GeneratedRegex(@"\b(?:custard|curd|cream|hot milk|thickens?|boil)\b", RegexOptions.None, 200)]
+    [GeneratedRegex(@"\b(?:custard|curd|cream|hot milk|thickens?|boil)\b", RegexOptions.None, 900)]
     private static partial Regex Custard();
 
-    [GeneratedRegex(@"\b(?:almonds?|walnuts?|pecans?|hazelnuts?|pistachios?|peanuts?|cashews?|nuts?|marzipan)\b", RegexOptions.None, 200)]
+    [GeneratedRegex(@"\b(?:almonds?|walnuts?|pecans?|hazelnuts?|pistachios?|peanuts?|cashews?|nuts?|marzipan)\b", RegexOptions.None, 900)]
     private static partial Regex NutWords();
 
-    [GeneratedRegex(@"\b(?:brandy|rum|whisky|whiskey|liqueur|sherry|kirsch|wine|beer|stout|port|soak|fruit)\b", RegexOptions.None, 200)]
+    [GeneratedRegex(@"\b(?:brandy|rum|whisky|whiskey|liqueur|sherry|kirsch|wine|beer|stout|port|soak|fruit)\b", RegexOptions.None, 900)]
     private static partial Regex SpiritWords();
 
-    [GeneratedRegex(@"\bhoney\b", RegexOptions.None, 200)]
+    [GeneratedRegex(@"\bhoney\b", RegexOptions.None, 900)]
     private static partial Regex HoneyWords();
 
-    [GeneratedRegex(@"\b(?:nutmeg|spices?)\b", RegexOptions.None, 200)]
+    [GeneratedRegex(@"\b(?:nutmeg|spices?)\b", RegexOptions.None, 900)]
     private static partial Regex NutmegWords();
 
     [GeneratedRegex(
@@ -125,6 +125,6 @@ internal static partial class DraftCautions
     )]
     private static partial Regex CreamWords();
 
-    [GeneratedRegex(@"\b(?:jars?|vacuum|airtight jars?)\b(?=.*\bseal)|\bseal\b.*\bjars?\b|\bbake in jars\b", RegexOptions.None, 200)]
+    [GeneratedRegex(@"\b(?:jars?|vacuum|airtight jars?)\b(?=.*\bseal)|\bseal\b.*\bjars?\b|\bbake in jars\b", RegexOptions.None, 900)]
     private static partial Regex Jars();
 }

@@ -125,7 +125,7 @@ internal static partial class KeepingWords
         return match.Success ? char.ToUpperInvariant(match.Groups["part"].Value[0]) + match.Groups["part"].Value[1..] : "";
     }
 
-    [GeneratedRegex(@"(?:,\s*|\s)(?:or|and|but)\s(?:you can |they |it |can |also |be )*(?:freez|frozen)", RegexOptions.None, 200)]
+    [GeneratedRegex(@"(?:,\s*|\s)(?:or|and|but)\s(?:you can |they |it |can |also |be )*(?:freez|frozen)", RegexOptions.None, 900)]
     private static partial Regex OrFreeze();
 
     // Work that ends in days and is none of keeping: chilling with a least time, soaking, ripening, feeding.
@@ -171,25 +171,25 @@ internal static partial class KeepingWords
     )]
     private static partial Regex BareTime();
 
-    [GeneratedRegex(@"\b(?:best|better|nicest|soft|ready)\b[^.;]{0,14}\b(?:after|from)\s+(?:about )?$", RegexOptions.None, 200)]
+    [GeneratedRegex(@"\b(?:best|better|nicest|soft|ready)\b[^.;]{0,14}\b(?:after|from)\s+(?:about )?$", RegexOptions.None, 900)]
     private static partial Regex BestAfter();
 
-    [GeneratedRegex(@"\bafter\s+(?:about )?$", RegexOptions.None, 200)]
+    [GeneratedRegex(@"\bafter\s+(?:about )?$", RegexOptions.None, 900)]
     private static partial Regex AfterTime();
 
-    [GeneratedRegex(@"\bkeep", RegexOptions.None, 200)]
+    [GeneratedRegex(@"\bkeep", RegexOptions.None, 900)]
     private static partial Regex KeepsBefore();
 
-    [GeneratedRegex(@"^\s*before (?:eating|cutting|serving|you)", RegexOptions.None, 200)]
+    [GeneratedRegex(@"^\s*before (?:eating|cutting|serving|you)", RegexOptions.None, 900)]
     private static partial Regex BeforeEating();
 
-    [GeneratedRegex(@"\b(?:eat|eats|gone|go) (?:these|them|it|this) in\s*$", RegexOptions.None, 200)]
+    [GeneratedRegex(@"\b(?:eat|eats|gone|go) (?:these|them|it|this) in\s*$", RegexOptions.None, 900)]
     private static partial Regex Eats();
 
-    [GeneratedRegex(@"\b(?:better|best|tastes? better) (?:on )?(?:the )?next day\b|\bthe next day\b.*\bbetter\b", RegexOptions.None, 200)]
+    [GeneratedRegex(@"\b(?:better|best|tastes? better) (?:on )?(?:the )?next day\b|\bthe next day\b.*\bbetter\b", RegexOptions.None, 900)]
     private static partial Regex NextDay();
 
-    [GeneratedRegex(@"\b(?:better|best) (?:on )?the second\b", RegexOptions.None, 200)]
+    [GeneratedRegex(@"\b(?:better|best) (?:on )?the second\b", RegexOptions.None, 900)]
     private static partial Regex SecondDay();
 
     [GeneratedRegex(
@@ -199,7 +199,7 @@ internal static partial class KeepingWords
     )]
     private static partial Regex SameDay();
 
-    [GeneratedRegex(@"\bfreezes?\b|\bfrozen\b|\bfreezer\b", RegexOptions.None, 200)]
+    [GeneratedRegex(@"\bfreezes?\b|\bfrozen\b|\bfreezer\b", RegexOptions.None, 900)]
     private static partial Regex Freezes();
 
     [GeneratedRegex(
@@ -209,16 +209,16 @@ internal static partial class KeepingWords
     )]
     private static partial Regex NotFreeze();
 
-    [GeneratedRegex(@"\s(?:or|and|but|/)\s|[;,]", RegexOptions.None, 200)]
+    [GeneratedRegex(@"\s(?:or|and|but|/)\s|[;,]", RegexOptions.None, 900)]
     private static partial Regex Joint();
 
-    [GeneratedRegex(@"freez|frozen", RegexOptions.None, 200)]
+    [GeneratedRegex(@"freez|frozen", RegexOptions.None, 900)]
     private static partial Regex Freezer();
 
-    [GeneratedRegex(@"fridge|refrigerat|\bchilled\b", RegexOptions.None, 200)]
+    [GeneratedRegex(@"fridge|refrigerat|\bchilled\b", RegexOptions.None, 900)]
     private static partial Regex Fridge();
 
-    [GeneratedRegex(@"\bkeep (?:it |them )?cold\b", RegexOptions.None, 200)]
+    [GeneratedRegex(@"\bkeep (?:it |them )?cold\b", RegexOptions.None, 900)]
     private static partial Regex Cold();
 
     [GeneratedRegex(
@@ -238,6 +238,6 @@ internal static partial class KeepingWords
     )]
     private static partial Regex Bare();
 
-    [GeneratedRegex(@"\b(?:best|better|nicest)\b[^.;]{0,20}\b(?:after|from|next day|second day)\b", RegexOptions.None, 200)]
+    [GeneratedRegex(@"\b(?:best|better|nicest)\b[^.;]{0,20}\b(?:after|from|next day|second day)\b", RegexOptions.None, 900)]
     private static partial Regex BestOnly();
 }

@@ -120,7 +120,7 @@ internal static partial class KindWindows
     )]
     private static partial Regex Foam();
 
-    [GeneratedRegex(@"\b(?:fill|sandwich|frost|ice|pipe|spread|cover|stack|layer|top|decorate)\b", RegexOptions.None, 200)]
+    [GeneratedRegex(@"\b(?:fill|sandwich|frost|ice|pipe|spread|cover|stack|layer|top|decorate)\b", RegexOptions.None, 900)]
     private static partial Regex Finishing();
 
     [GeneratedRegex(
@@ -131,16 +131,16 @@ internal static partial class KindWindows
     )]
     private static partial Regex Creamy();
 
-    [GeneratedRegex(@"\b(?:warm|hot|melted|pour)\b", RegexOptions.None, 200)]
+    [GeneratedRegex(@"\b(?:warm|hot|melted|pour)\b", RegexOptions.None, 900)]
     private static partial Regex Warm();
 
-    [GeneratedRegex(@"\b(?:pie|crimp|lattice|vents?)\b", RegexOptions.None, 200)]
+    [GeneratedRegex(@"\b(?:pie|crimp|lattice|vents?)\b", RegexOptions.None, 900)]
     private static partial Regex Pie();
 
-    [GeneratedRegex(@"\bsoft dough\b|\bscones?\b|\bpat (?:it |the dough )?(?:out|into)\b", RegexOptions.None, 200)]
+    [GeneratedRegex(@"\bsoft dough\b|\bscones?\b|\bpat (?:it |the dough )?(?:out|into)\b", RegexOptions.None, 900)]
     private static partial Regex Scone();
 
-    [GeneratedRegex(@"\b(?:balls?|roll)\b", RegexOptions.None, 200)]
+    [GeneratedRegex(@"\b(?:balls?|roll)\b", RegexOptions.None, 900)]
     private static partial Regex Balls();
 
     [GeneratedRegex(
@@ -150,9 +150,9 @@ internal static partial class KindWindows
     )]
     private static partial Regex Batter();
 
-    [GeneratedRegex(@"\b(?:buttermilk|milk|water|liquid|yogurt|yoghurt|wet|beaten eggs?)\b", RegexOptions.None, 200)]
+    [GeneratedRegex(@"\b(?:buttermilk|milk|water|liquid|yogurt|yoghurt|wet|beaten eggs?)\b", RegexOptions.None, 900)]
     private static partial Regex Wets();
 
-    [GeneratedRegex(@"\b(?:fold|wet|stir|batter|beat|whisk|mix)\b", RegexOptions.None, 200)]
+    [GeneratedRegex(@"\b(?:fold|wet|stir|batter|beat|whisk|mix)\b", RegexOptions.None, 900)]
     private static partial Regex FoldOrWet();
 }

@@ -101,7 +101,7 @@ internal sealed partial class MethodReader
             return true;
         if (ending)
             return BakeVerb().IsMatch(low) && _bake < 0;
-        return (word.Length > 0 && Regex.IsMatch(low, $@"\b{Regex.Escape(word)}\b", RegexOptions.None, TimeSpan.FromMilliseconds(100)))
+        return (word.Length > 0 && Regex.IsMatch(low, $@"\b{Regex.Escape(word)}\b", RegexOptions.None, TimeSpan.FromMilliseconds(900)))
             || Finishes().IsMatch(low);
     }
 

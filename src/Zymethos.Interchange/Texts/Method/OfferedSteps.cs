@@ -170,14 +170,14 @@ internal static partial class OfferedSteps
     private static bool BringsSomething(IReadOnlyList<MethodStep> own) =>
         !AllergenWords.In([.. Word().Matches(Text(own)).Select(m => m.Value)]).IsEmpty || TraitWords.In(Text(own)) != IngredientTraits.None;
 
-    [GeneratedRegex(@"[\p{L}][\p{L}'’\-/]*", RegexOptions.None, 200)]
+    [GeneratedRegex(@"[\p{L}][\p{L}'’\-/]*", RegexOptions.None, 900)]
     private static partial Regex Word();
 
     private static string Text(IEnumerable<MethodStep> steps) =>
         string.Join(' ', steps.Select(s => $"{s.Low} {s.Draft.Instruction}")).ToLowerInvariant();
 
     private static bool Names(string text, string noun) =>
-        Regex.IsMatch(text, $@"\b{Regex.Escape(noun.TrimEnd('s'))}(?:s|es)?\b", RegexOptions.None, TimeSpan.FromMilliseconds(200));
+        Regex.IsMatch(text, $@"\b{Regex.Escape(noun.TrimEnd('s'))}(?:s|es)?\b", RegexOptions.None, TimeSpan.FromMilliseconds(900));
 
     [GeneratedRegex(
         @"\b(?:icing|glaze|frosting|drizzle|syrup|sauce|topping|ganache|buttercream|custard|caramel|coating|chocolate)\b",
@@ -186,12 +186,12 @@ internal static partial class OfferedSteps
     )]
     private static partial Regex Made();
 
-    [GeneratedRegex(@"\b(?:everything|ingredients|the rest|remaining|all (?:of )?(?:it|the))\b", RegexOptions.None, 200)]
+    [GeneratedRegex(@"\b(?:everything|ingredients|the rest|remaining|all (?:of )?(?:it|the))\b", RegexOptions.None, 900)]
     private static partial Regex Vague();
 
-    [GeneratedRegex(@"[\p{L}'’]+$", RegexOptions.None, 200)]
+    [GeneratedRegex(@"[\p{L}'’]+$", RegexOptions.None, 900)]
     private static partial Regex Last();
 
-    [GeneratedRegex(@"\b(?:half|a third|a quarter|\d+|a dozen|some of them|the rest)\b", RegexOptions.None, 200)]
+    [GeneratedRegex(@"\b(?:half|a third|a quarter|\d+|a dozen|some of them|the rest)\b", RegexOptions.None, 900)]
     private static partial Regex Share();
 }

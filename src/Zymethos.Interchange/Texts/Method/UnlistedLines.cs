@@ -89,7 +89,7 @@ internal static partial class UnlistedLines
     private const string Brush = ", for brushing";
     private const string BeatenEgg = "beaten egg, for brushing";
 
-    [GeneratedRegex(@"\b(?:beaten|wash|glaz\w*|brush\w*|extra|finish|plus|lightly|whisked)\b", RegexOptions.IgnoreCase, 200)]
+    [GeneratedRegex(@"\b(?:beaten|wash|glaz\w*|brush\w*|extra|finish|plus|lightly|whisked)\b", RegexOptions.IgnoreCase, 900)]
     private static partial Regex ForGlaze();
 
     [GeneratedRegex(
@@ -139,7 +139,7 @@ internal static partial class UnlistedLines
     )]
     private static partial Regex OftenEnd();
 
-    [GeneratedRegex(@"^(?<n>\d{1,3}) ?(?:tbsp|tablespoons?|tsp|teaspoons?|ml|g|cl)\b", RegexOptions.IgnoreCase, 200)]
+    [GeneratedRegex(@"^(?<n>\d{1,3}) ?(?:tbsp|tablespoons?|tsp|teaspoons?|ml|g|cl)\b", RegexOptions.IgnoreCase, 900)]
     private static partial Regex Leading();
 
     // "caster sugar" and "sugar", "beaten egg" and "egg yolk" are the same to somebody who reads on.
@@ -148,7 +148,7 @@ internal static partial class UnlistedLines
             ? "egg"
             : LineWords.Noun(name);
 
-    [GeneratedRegex(@"^\W*(?:serve|enjoy|eat|delicious|nice|good|lovely|goes well|great) ", RegexOptions.IgnoreCase, 200)]
+    [GeneratedRegex(@"^\W*(?:serve|enjoy|eat|delicious|nice|good|lovely|goes well|great) ", RegexOptions.IgnoreCase, 900)]
     private static partial Regex Served();
 
     [GeneratedRegex(
@@ -159,10 +159,10 @@ internal static partial class UnlistedLines
     )]
     private static partial Regex MayAdd();
 
-    [GeneratedRegex(@",?\s+\bor\b\s+|,\s+|\s+and\s+", RegexOptions.IgnoreCase, 200)]
+    [GeneratedRegex(@",?\s+\bor\b\s+|,\s+|\s+and\s+", RegexOptions.IgnoreCase, 900)]
     private static partial Regex Or();
 
-    [GeneratedRegex(@"^(?:the|some) ", RegexOptions.IgnoreCase, 200)]
+    [GeneratedRegex(@"^(?:the|some) ", RegexOptions.IgnoreCase, 900)]
     private static partial Regex Article();
 
     [GeneratedRegex(
@@ -181,10 +181,10 @@ internal static partial class UnlistedLines
     private static partial Regex Feeds();
 
     // What is fed week after week is no single amount.
-    [GeneratedRegex(@"\b(?:every|weekly|once a|each (?:week|day)|fortnight)\b", RegexOptions.IgnoreCase, 200)]
+    [GeneratedRegex(@"\b(?:every|weekly|once a|each (?:week|day)|fortnight)\b", RegexOptions.IgnoreCase, 900)]
     private static partial Regex AgainAndAgain();
 
-    [GeneratedRegex(@"\b(?:remaining|rest of|reserved|other|left-?over|of the)\b", RegexOptions.IgnoreCase, 200)]
+    [GeneratedRegex(@"\b(?:remaining|rest of|reserved|other|left-?over|of the)\b", RegexOptions.IgnoreCase, 900)]
     private static partial Regex OfTheSame();
 
     [GeneratedRegex(

@@ -228,12 +228,12 @@ internal static partial class ClauseSplitter
     )]
     private static partial Regex NewPlace();
 
-    [GeneratedRegex(@"\b(?:apart from|except(?: for)?|but|all but|besides) the [\w ,]{2,30}\band $", RegexOptions.IgnoreCase, 200)]
+    [GeneratedRegex(@"\b(?:apart from|except(?: for)?|but|all but|besides) the [\w ,]{2,30}\band $", RegexOptions.IgnoreCase, 900)]
     private static partial Regex LeftOut();
 
-    [GeneratedRegex(@"[\p{L}\d][\p{L}\d'’\-/]*|&|[½¼¾⅓⅔]", RegexOptions.None, 200)]
+    [GeneratedRegex(@"[\p{L}\d][\p{L}\d'’\-/]*|&|[½¼¾⅓⅔]", RegexOptions.None, 900)]
     private static partial Regex Word();
 
-    [GeneratedRegex(@"^(?:(?:and|then|but|&|n|or)\b[\s,]*)+", RegexOptions.IgnoreCase, 200)]
+    [GeneratedRegex(@"^(?:(?:and|then|but|&|n|or)\b[\s,]*)+", RegexOptions.IgnoreCase, 900)]
     private static partial Regex Joint();
 }

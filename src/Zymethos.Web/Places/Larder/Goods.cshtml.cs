@@ -121,8 +121,8 @@ public sealed class GoodsModel(ShopDesk desk, KitchenBook book) : PageModel
 
             if (row.Wrong.Length > 0)
                 continue;
-            var own = new ShopGoodDocument(row.Name, Words(row.Shop), Words(row.Aisle), sizes, price);
             var before = known.GetValueOrDefault(row.Name.ToLowerInvariant());
+            var own = new ShopGoodDocument(row.Name, Words(row.Shop), Words(row.Aisle), sizes, price, before?.Codes);
             var isEmpty = own is { Shop: null, Aisle: null, Packages: null, Price: null };
             if (!(before is null && isEmpty) && !Same(before, own))
                 changed.Add(own);

@@ -4,11 +4,13 @@ using Microsoft.AspNetCore.Mvc.RazorPages;
 using NodaTime;
 using NodaTime.Text;
 using Zymethos.Core.Larder;
+using Zymethos.Core.Measures;
 using Zymethos.Core.Recipes;
 using Zymethos.Interchange.Larder;
+using Zymethos.Planning.Larder;
 using Zymethos.Work.Books;
 using Zymethos.Work.House;
-using Zymethos.Work.Larder;
+using Zymethos.Work.Stock;
 
 namespace Zymethos.Web.Places.Larder;
 
@@ -35,10 +37,13 @@ public sealed class StockForm
 
     /// <summary>Whether it is opened.</summary>
     public bool Opened { get; set; }
+
+    /// <summary>The number under the bars of its package.</summary>
+    public string? Code { get; set; }
 }
 
 /// <summary>The Larder: what is there, and what must be used soon?</summary>
-public sealed class IndexModel(StockShelf stock, KitchenBook book, IClock clock) : PageModel
+public sealed class IndexModel(StockShelf stock, PackageCodes codes, KitchenBook book, IClock clock) : PageModel
 {
     /// <summary>So many days before its date something is to be used.</summary>
     public const int SoonDays = 7;
@@ -50,8 +55,8 @@ public sealed class IndexModel(StockShelf stock, KitchenBook book, IClock clock)
     /// <summary>What is there.</summary>
     public IReadOnlyList<StockLeft> Stock { get; private set; } = [];
 
-    /// <summary>What must be used soon, why, and what uses it.</summary>
-    public IReadOnlyList<(string Thing, string Why, IReadOnlyList<Recipe> Bakes)> Soon { get; private set; } = [];
+    /// <summary>What must be used soon, why, what uses it, and how it is frozen in portions.</summary>
+    public IReadOnlyList<(string Thing, string Why, IReadOnlyList<Recipe> Bakes, string Portions)> Soon { get; private set; } = [];
 
     /// <summary>Names that the kitchen knows.</summary>
     public IReadOnlyList<string> Names { get; private set; } = [];
@@ -111,6 +116,17 @@ public sealed class IndexModel(StockShelf stock, KitchenBook book, IClock clock)
     {
         await FillAsync(cancel);
         var shelf = await book.ShelfAsync(cancel);
+        var code = PackageCode.Read(Form.Code);
+        if (!string.IsNullOrWhiteSpace(Form.Code) && code is null)
+            Wrong = $"“{Form.Code}” is no number of a package: 8, 12, 13 or 14 digits, and the last one fits the others.";
+        else if (code is not null && string.IsNullOrWhiteSpace(Form.Name))
+            await FromCodeAsync(code, cancel);
+        if (Wrong.Length > 0)
+        {
+            Response.StatusCode = StatusCodes.Status422UnprocessableEntity;
+            return Page();
+        }
+
         var much = StockAmount.Read(Form.Much ?? "", shelf.Known.Knowledge);
         Wrong =
             much is null && !string.IsNullOrWhiteSpace(Form.Much) && Form.Kind != "wish"
@@ -140,9 +156,35 @@ public sealed class IndexModel(StockShelf stock, KitchenBook book, IClock clock)
             return Page();
         }
 
+        if (code is not null && much is not null && Form.Kind == "ingredient")
+            await codes.LearnAsync(Form.Name!.Trim(), new PackageCodeDocument(code, much.Grams, much.Pieces), cancel);
         Said = Form.Kind == "wish" ? $"{Form.Name} stands on the list." : $"{Form.Name} is on the shelf.";
         return Redirect("/larder");
     }
+
+    /// <summary>What a scanned package is, for the form.</summary>
+    public async Task<IActionResult> OnGetCodeAsync(string? code, CancellationToken cancel) =>
+        PackageCode.Read(code) is { } read && await codes.FindAsync(read, cancel) is var (name, package)
+            ? new JsonResult(new { name, much = Much(package) })
+            : NotFound();
+
+    private async Task FromCodeAsync(string code, CancellationToken cancel)
+    {
+        if (await codes.FindAsync(code, cancel) is not var (name, package))
+        {
+            Wrong = "This package is new here: say what it is and how much, once.";
+            return;
+        }
+
+        Form.Name = name;
+        if (string.IsNullOrWhiteSpace(Form.Much))
+            Form.Much = Much(package);
+    }
+
+    private static string Much(PackageCodeDocument package) =>
+        package.Grams is { } grams
+            ? $"{grams.ToString("0.#", CultureInfo.InvariantCulture)} g"
+            : package.Pieces?.ToString(CultureInfo.InvariantCulture) ?? "";
 
     /// <summary>Takes something off the shelf.</summary>
     public async Task<IActionResult> OnPostDeleteAsync(Guid id, CancellationToken cancel)
@@ -182,7 +224,8 @@ public sealed class IndexModel(StockShelf stock, KitchenBook book, IClock clock)
                 .Where(s => s.Row.Document.Kind != "wish" && (s.Left is null or > 0.5))
                 .Select(s => (s, Why: Why(s)))
                 .Where(s => s.Why.Length > 0)
-                .Select(s => ($"{s.s.Row.Name}, {Much(s.s)}", s.Why, Uses(s.s, shelf))),
+                .Select(s => (s.s, s.Why, Bakes: Uses(s.s, shelf)))
+                .Select(s => ($"{s.s.Row.Name}, {Much(s.s)}", s.Why, s.Bakes, Portions(s.s.Row.Name, s.Bakes, shelf.Known.Knowledge))),
         ];
     }
 
@@ -200,6 +243,29 @@ public sealed class IndexModel(StockShelf stock, KitchenBook book, IClock clock)
         return thing.Row.Document.Opened && thing.Row.Document.Kind == "ingredient" ? "opened"
             : thing.Row.Document.Kind == "starter" ? "a jar of it"
             : "";
+    }
+
+    /// <summary>In which portions produce is frozen, so that each is as much as a recipe wants; empty for what is none.</summary>
+    private static string Portions(string thing, IReadOnlyList<Recipe> bakes, IngredientKnowledge knowledge)
+    {
+        if (Produce.FrozenAs(thing) is not { Length: > 0 } frozen)
+            return "";
+        var name = StockShelf.Name(thing, knowledge);
+        var portions = bakes
+            .Select(r =>
+                (
+                    r.Name,
+                    Grams: ChosenRecipe
+                        .Of(r)
+                        .Parts.SelectMany(p => p.Lines)
+                        .Where(l => StockShelf.Name(l.Ingredient, knowledge) == name)
+                        .Sum(l => l.Weight?.Grams ?? 0)
+                )
+            )
+            .Where(p => p.Grams > 0)
+            .Select(p => $"{ShopLine.Weight(Math.Round(p.Grams))} for {p.Name}");
+        var said = string.Join(", ", portions);
+        return said.Length == 0 ? frozen : $"{frozen} Freeze it in portions: {said}.";
     }
 
     private static IReadOnlyList<Recipe> Uses(StockLeft thing, BookShelf shelf)

@@ -9,6 +9,7 @@ using NodaTime.Text;
 using Zymethos.Interchange.Documents;
 using Zymethos.Work.Books;
 using Zymethos.Work.Larder;
+using Zymethos.Work.Stock;
 
 namespace Zymethos.Web.Places.Larder;
 

@@ -15,8 +15,11 @@ namespace Zymethos.Web.Places.Larder;
 public sealed record TickMessage(string Line, bool In, long At);
 
 /// <summary>The shopping list: what must I buy, by when?</summary>
-public sealed class ShoppingModel(ShopDesk desk) : PageModel
+public sealed class ShoppingModel(ShopDesk desk, Store.ZymethosContext context) : PageModel
 {
+    /// <summary>Whose list it is: ticks that wait on a phone are kept apart by it.</summary>
+    public string Kitchen => context.KitchenId?.ToString("N", CultureInfo.InvariantCulture) ?? "";
+
     /// <summary>The list.</summary>
     public Basket Basket { get; private set; } = new([], []);
 
@@ -42,8 +45,15 @@ public sealed class ShoppingModel(ShopDesk desk) : PageModel
 
     private static string Count(int count, string what) => count == 1 ? $"1 {what}" : $"{count} {what}s";
 
+    /// <summary>What parcels want besides, in a sentence; empty for nothing.</summary>
+    public string Wrapping { get; private set; } = "";
+
     /// <summary>The page.</summary>
-    public async Task OnGetAsync(CancellationToken cancel) => Basket = await desk.ListAsync(cancel);
+    public async Task OnGetAsync(CancellationToken cancel)
+    {
+        Basket = await desk.ListAsync(cancel);
+        Wrapping = await desk.WrappingAsync(cancel);
+    }
 
     /// <summary>What is in the basket now, for the other phone.</summary>
     public async Task<IActionResult> OnGetTicksAsync(CancellationToken cancel) => new JsonResult(await desk.TicksAsync(cancel));

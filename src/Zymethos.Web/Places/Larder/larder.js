@@ -2,7 +2,7 @@
 // made, and show what the other phone has ticked meanwhile.
 const state = document.getElementById("tick-state");
 if (state) {
-  const key = "zymethos-ticks";
+  const key = `zymethos-ticks-${state.dataset.kitchen}`;
   const address = state.dataset.ticks;
   const token = document.querySelector("input[name=__RequestVerificationToken]").value;
   const boxes = () => [...document.querySelectorAll("input[data-line]")];
@@ -56,4 +56,59 @@ if (state) {
   window.addEventListener("online", tell);
   setInterval(() => { if (!document.hidden) tell(); }, 4000);
   if (waiting().length) tell();
+}
+
+// The number under the bars, read by the phone's camera where its browser can; typing it always works.
+const scan = document.getElementById("scan");
+if (scan && "BarcodeDetector" in window && navigator.mediaDevices?.getUserMedia) {
+  const [code, name, much, wrong] = ["s-code", "s-name", "s-much", "stock-wrong"].map((id) => document.getElementById(id));
+  const [box, picture] = ["scanner", "scan-picture"].map((id) => document.getElementById(id));
+  scan.hidden = false;
+  let stream = null;
+
+  const stop = () => {
+    for (const track of stream?.getTracks() ?? []) track.stop();
+    stream = null;
+    box.hidden = true;
+    scan.focus();
+  };
+
+  const found = async (value) => {
+    stop();
+    code.value = value;
+    const answer = await fetch(`/larder?handler=Code&code=${encodeURIComponent(value)}`, { headers: { Accept: "application/json" } });
+    if (!answer.ok) {
+      wrong.textContent = "This package is new here: say what it is and how much, once.";
+      name.focus();
+      return;
+    }
+    const known = await answer.json();
+    wrong.textContent = "";
+    if (!name.value) name.value = known.name;
+    if (!much.value) much.value = known.much;
+    much.focus();
+  };
+
+  const look = async (detector) => {
+    while (stream) {
+      const codes = await detector.detect(picture).catch(() => []);
+      if (codes.length) return found(codes[0].rawValue);
+      await new Promise((next) => { setTimeout(next, 150); });
+    }
+  };
+
+  scan.addEventListener("click", async () => {
+    try {
+      stream = await navigator.mediaDevices.getUserMedia({ video: { facingMode: "environment" } });
+    } catch {
+      wrong.textContent = "The camera may not be used here. Type the number under the bars.";
+      code.focus();
+      return;
+    }
+    box.hidden = false;
+    picture.srcObject = stream;
+    await picture.play().catch(() => {});
+    look(new window.BarcodeDetector({ formats: ["ean_13", "ean_8", "upc_a", "itf"] }));
+  });
+  document.getElementById("scan-stop").addEventListener("click", stop);
 }

@@ -39,7 +39,7 @@ public sealed class BoxesModel(BoxShelf boxes, KitchenBook book) : PageModel
     {
         var says = (await book.ShelfAsync(cancel)).Known.Kitchen.Says;
         Unit = says.LengthUnit;
-        var shelf = Form.ToShelf(says);
+        var shelf = Form.ToShelf(says, (await boxes.ReadAsync(cancel)).Shelf.Words);
         if (shelf is null || shelf.Boxes.Count > BoxShelf.Most)
         {
             Wrong = shelf is null ? "Something cannot be read; it stands beside its line." : $"At most {BoxShelf.Most} kinds of boxes.";

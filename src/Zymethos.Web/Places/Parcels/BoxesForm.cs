@@ -138,7 +138,9 @@ public sealed class BoxesForm
     }
 
     /// <summary>The shelf; null where a line is wrong, which is said at it.</summary>
-    public GiftShelfDocument? ToShelf(KitchenSays says)
+    /// <param name="says">How this kitchen says lengths.</param>
+    /// <param name="words">Label words of the kitchen's own, which this form does not show.</param>
+    public GiftShelfDocument? ToShelf(KitchenSays says, LabelWords? words)
     {
         var (boxes, sizes) = (new List<GiftBoxDocument>(), new List<PieceSizeDocument>());
         foreach (var row in Boxes.Where(b => !b.IsEmpty))
@@ -161,6 +163,11 @@ public sealed class BoxesForm
 
         return Boxes.Concat(Sizes).Any(r => r.Wrong.Length > 0)
             ? null
-            : new GiftShelfDocument(boxes, sizes, string.IsNullOrWhiteSpace(From) ? null : From.Trim()[..Math.Min(80, From.Trim().Length)]);
+            : new GiftShelfDocument(
+                boxes,
+                sizes,
+                string.IsNullOrWhiteSpace(From) ? null : From.Trim()[..Math.Min(80, From.Trim().Length)],
+                words
+            );
     }
 }

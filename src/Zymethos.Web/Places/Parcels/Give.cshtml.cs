@@ -1,13 +1,17 @@
+using System.Globalization;
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;
 using NodaTime;
 using NodaTime.Text;
 using Zymethos.Core.Kitchens;
+using Zymethos.Core.Parcels;
 using Zymethos.Interchange.Documents;
 using Zymethos.Interchange.Parcels;
+using Zymethos.Planning.Seasons;
 using Zymethos.Work.Books;
 using Zymethos.Work.House;
 using Zymethos.Work.Parcels;
+using Zymethos.Work.Seasons;
 
 namespace Zymethos.Web.Places.Parcels;
 
@@ -32,6 +36,12 @@ public sealed class GiveRow
     /// <summary>Which way it goes.</summary>
     public string? Route { get; set; }
 
+    /// <summary>Days in the post; empty for what is given from hand to hand.</summary>
+    public string? Post { get; set; }
+
+    /// <summary>What is against sending it, in sentences; empty for nothing.</summary>
+    public string Against { get; set; } = "";
+
     /// <summary>Whether it is wrapped.</summary>
     public bool Wrapped { get; set; }
 
@@ -49,7 +59,7 @@ public sealed class GiveRow
 }
 
 /// <summary>Handing over: by day and way, wrapped, given, thanked.</summary>
-public sealed class GiveModel(GiftDesk desk, ParcelPeople people, KitchenBook book, IClock clock) : PageModel
+public sealed class GiveModel(GiftDesk desk, ParcelPeople people, KitchenBook book, SeasonDesk seasons, IClock clock) : PageModel
 {
     /// <summary>The board.</summary>
     public BoardView? View { get; private set; }
@@ -75,6 +85,7 @@ public sealed class GiveModel(GiftDesk desk, ParcelPeople people, KitchenBook bo
             return NotFound();
         var says = (await book.ShelfAsync(cancel)).Known.Kitchen.Says;
         var known = (View!.Row.Document.Handing ?? []).ToDictionary(h => h.Person);
+        var usual = await OccasionAsync(cancel);
         Rows =
         [
             .. View
@@ -82,7 +93,12 @@ public sealed class GiveModel(GiftDesk desk, ParcelPeople people, KitchenBook bo
                     (person, p) =>
                     {
                         var own = known.GetValueOrDefault(person.Id.ToString());
-                        var at = own?.At is { } text ? LocalMoment.Pattern.Parse(text).Value : (LocalDateTime?)null;
+                        // Where nobody said anything yet, the date of the season stands there to be kept or changed.
+                        var at =
+                            own?.At is { } text ? LocalMoment.Pattern.Parse(text).Value
+                            : own is null ? usual?.ReadyBy
+                            : null;
+                        var post = own is null && usual is { TransitDays: > 0 } posted ? posted.TransitDays : own?.PostDays;
                         return (
                             At: at,
                             Row: new GiveRow
@@ -93,6 +109,8 @@ public sealed class GiveModel(GiftDesk desk, ParcelPeople people, KitchenBook bo
                                 Day = at is { } day ? LocalDatePattern.Iso.Format(day.Date) : "",
                                 Hour = at is { } hour ? says.Hour(hour) : "",
                                 Route = own?.Route,
+                                Post = post?.ToString(CultureInfo.InvariantCulture),
+                                Against = string.Join(" ", View.Post(p, post ?? 0)),
                                 Wrapped = own?.Wrapped == true,
                                 Given = own?.Given is not null,
                                 GivenAt = own?.Given is { } given ? says.DayAndHour(LocalMoment.Pattern.Parse(given).Value) : "",
@@ -123,6 +141,7 @@ public sealed class GiveModel(GiftDesk desk, ParcelPeople people, KitchenBook bo
             if (p < 0)
                 continue;
             row.Box = BoxOf(p);
+            row.Against = string.Join(" ", View.Post(p, WholeNumber.Read(row.Post ?? "") ?? 0));
             if (Read(row, before.GetValueOrDefault(row.Person), View.Faults.Any(f => f.Person == p), now) is { } handing)
                 rows.Add(handing);
         }
@@ -163,6 +182,17 @@ public sealed class GiveModel(GiftDesk desk, ParcelPeople people, KitchenBook bo
             at = day.Value.At(hour.Value);
         }
 
+        int? post = null;
+        if (!string.IsNullOrWhiteSpace(row.Post))
+        {
+            post = WholeNumber.Read(row.Post);
+            if (post is null or > PostCheck.MostDays)
+            {
+                row.Wrong = $"Days in the post: a number up to {PostCheck.MostDays}, or nothing.";
+                return null;
+            }
+        }
+
         // A box with something in it that is not for them is never ticked as given.
         if (isUnsafe && row.Given)
         {
@@ -176,9 +206,16 @@ public sealed class GiveModel(GiftDesk desk, ParcelPeople people, KitchenBook bo
             Short(row.Route, 80),
             row.Wrapped,
             row.Given ? before?.Given ?? LocalMoment.Pattern.Format(now) : null,
-            Short(row.Wish, 300)
+            Short(row.Wish, 300),
+            post is > 0 ? post : null
         );
     }
+
+    /// <summary>The date of the season to which the board belongs; null for none.</summary>
+    private async Task<Occasion?> OccasionAsync(CancellationToken cancel) =>
+        Guid.TryParse(View!.Row.Document.Season, out var id) && await seasons.OpenAsync(id, cancel) is { } season
+            ? season.Wish.Occasions.FirstOrDefault(o => o.Name == View.Row.Document.Occasion)
+            : null;
 
     /// <summary>What was wished goes to the person, once, with its year.</summary>
     private async Task WishesAsync(

@@ -1,6 +1,7 @@
 using System.Text;
 using System.Text.Json;
 using Zymethos.Interchange.Documents;
+using Zymethos.Interchange.Parcels;
 using Zymethos.Work.Parcels;
 
 namespace Zymethos.Web.Places.Parcels;
@@ -22,6 +23,10 @@ public static class ParcelFiles
                     "application/json",
                     "parcels.json"
                 )
+        );
+        files.MapGet(
+            "/parcels/label-words.json",
+            () => Results.File(Encoding.UTF8.GetBytes(LabelWords.English.Write()), "application/json", "label-words.json")
         );
         files.MapGet(
             "/parcels/people.csv",

@@ -1,14 +1,17 @@
+using System.Text.Json;
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;
 using Zymethos.Core.Recipes;
 using Zymethos.Interchange.Documents;
+using Zymethos.Interchange.Parcels;
 using Zymethos.Work.Daybooks;
+using Zymethos.Work.Parcels;
 using Zymethos.Work.Seasons;
 
 namespace Zymethos.Web.Places.Season;
 
 /// <summary>Brings a season back from its file.</summary>
-public sealed class BringModel(SeasonImport import, DaybookFile daybook) : PageModel
+public sealed class BringModel(SeasonImport import, DaybookFile daybook, ParcelFile parcels) : PageModel
 {
     private const long Largest = 8_000_000;
 
@@ -52,7 +55,17 @@ public sealed class BringModel(SeasonImport import, DaybookFile daybook) : PageM
             Said = $"{Said} {(faults.Count > 0 ? $"Its bakes were left out: {faults[0].Message}" : words)}";
         }
 
+        if (document.Parcels is { } given)
+            Said = $"{Said} {await ParcelsAsync(given, id, cancel)}";
         return RedirectToPage("/Season/Index", new { id });
+    }
+
+    // What cannot be kept of its parcels does not keep the season away either.
+    private async Task<string> ParcelsAsync(JsonElement given, Guid season, CancellationToken cancel)
+    {
+        var (document, fault) = OpenJson.Read<ParcelsDocument>(JsonSerializer.SerializeToUtf8Bytes(given));
+        var (words, faults) = document is null ? ("", [fault!]) : await parcels.BringInAsync(document, season, cancel);
+        return faults.Count > 0 ? $"Its parcels were left out: {faults[0].Message}" : words;
     }
 
     private PageResult Wrong(IReadOnlyList<Fault> faults)

@@ -15,7 +15,7 @@ using Zymethos.Work.Seasons;
 namespace Zymethos.Web.Places.Season;
 
 /// <summary>The Season: what must be started this week?</summary>
-public sealed class IndexModel(SeasonDesk desk, ZymethosContext context, OpenDay days, Notices notices) : PageModel
+public sealed class IndexModel(SeasonDesk desk, SeasonStock stock, ZymethosContext context, OpenDay days, Notices notices) : PageModel
 {
     private static readonly TimeSpan StateWait = TimeSpan.FromSeconds(2);
     private static readonly TimeSpan EachWay = TimeSpan.FromSeconds(1.2);
@@ -41,6 +41,9 @@ public sealed class IndexModel(SeasonDesk desk, ZymethosContext context, OpenDay
 
     /// <summary>All seasons, the newest first.</summary>
     public IReadOnlyList<(Guid Id, string Name)> All { get; private set; } = [];
+
+    /// <summary>What is in the larder from which it can begin.</summary>
+    public IReadOnlyList<StockOffer> Offers { get; private set; } = [];
 
     /// <summary>Dates that have an Oven Day.</summary>
     public IReadOnlySet<LocalDate> OvenDays { get; private set; } = new HashSet<LocalDate>();
@@ -135,6 +138,16 @@ public sealed class IndexModel(SeasonDesk desk, ZymethosContext context, OpenDay
             cancel
         );
 
+    /// <summary>Begins from something that is there.</summary>
+    public async Task<IActionResult> OnPostStockAsync(Guid id, Guid thing, string need, CancellationToken cancel)
+    {
+        if (await desk.OpenAsync(id, cancel) is not { } view)
+            return NotFound();
+        var faults = await stock.TakeAsync(view, thing, need, Request.Form[Seen.Field].FirstOrDefault(), cancel);
+        Said = faults.Count == 0 ? null : $"That did not work, and nothing was changed: {faults[0].Message}";
+        return Back(id);
+    }
+
     /// <summary>What would help a need that is not met, each way planned before it is offered.</summary>
     public async Task<IActionResult> OnGetWaysAsync(Guid id, string need, CancellationToken cancel)
     {
@@ -220,6 +233,7 @@ public sealed class IndexModel(SeasonDesk desk, ZymethosContext context, OpenDay
         Season = await desk.OpenAsync(id, cancel);
         if (Season is not null)
             ViewData[Seen.Field] = Seen.Of(Season.Row);
+        Offers = Season is null ? [] : await stock.OffersAsync(Season, cancel);
         All = await desk.ListAsync(cancel);
         OvenDays = (await context.OvenDays.AsNoTracking().Select(d => d.Date).ToListAsync(cancel)).ToHashSet();
     }

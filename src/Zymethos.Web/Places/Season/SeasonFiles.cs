@@ -7,6 +7,7 @@ using Zymethos.Interchange.Documents;
 using Zymethos.Store;
 using Zymethos.Store.Tenancy;
 using Zymethos.Work.Daybooks;
+using Zymethos.Work.Parcels;
 using Zymethos.Work.Seasons;
 
 namespace Zymethos.Web.Places.Season;
@@ -22,7 +23,7 @@ public static class SeasonFiles
         var files = app.MapGroup("/season").RequireAuthorization().ExcludeFromDescription();
         files.MapGet(
             "/{id:guid}/season.json",
-            async (Guid id, SeasonDesk desk, DaybookDesk daybook, ZymethosContext context, CancellationToken cancel) =>
+            async (Guid id, SeasonDesk desk, DaybookDesk daybook, ParcelFile parcels, ZymethosContext context, CancellationToken cancel) =>
             {
                 if (await desk.OpenAsync(id, cancel) is not { } view)
                     return Results.NotFound();
@@ -32,7 +33,15 @@ public static class SeasonFiles
                 var (from, until) = SeasonEnd.Weeks(view.Row.Sheet);
                 var bakes = (await daybook.BakesAsync(cancel)).Where(b => b.Date >= from && b.Date <= until).Reverse();
                 return Results.File(
-                    JsonSerializer.SerializeToUtf8Bytes(Document(view, kitchen, book, [.. bakes.Select(b => b.Document)]), Readable),
+                    JsonSerializer.SerializeToUtf8Bytes(
+                        Document(view, kitchen, book, [.. bakes.Select(b => b.Document)]) with
+                        {
+                            Parcels = await parcels.WriteAsync(id, cancel) is { } own
+                                ? JsonSerializer.SerializeToElement(own, OpenJson.Options)
+                                : null,
+                        },
+                        Readable
+                    ),
                     "application/json",
                     "season.json"
                 );
@@ -66,7 +75,8 @@ public static class SeasonFiles
             Done: view.Row.Sheet.Done,
             Plan: view.Row.Plan,
             Outcomes: view.Row.Sheet.Outcomes,
-            Bakes: bakes is { Count: > 0 } ? bakes : null
+            Bakes: bakes is { Count: > 0 } ? bakes : null,
+            ClearFirst: view.Row.Sheet.ClearFirst
         );
 
     private static async Task<IResult> ByAddressAsync(

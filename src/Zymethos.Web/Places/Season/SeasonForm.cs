@@ -36,6 +36,9 @@ public sealed class SeasonForm
     /// <summary>For which date they are: its row.</summary>
     public int PasteOccasion { get; set; }
 
+    /// <summary>The allergen of which what is free comes first; empty for none.</summary>
+    public string? ClearFirst { get; set; }
+
     /// <summary>The usual week.</summary>
     public List<HoursRow> Weekly { get; set; } = [];
 
@@ -70,6 +73,7 @@ public sealed class SeasonForm
             Name = sheet.Name,
             Start = sheet.Start,
             Spell = sheet.Hours.Spell,
+            ClearFirst = sheet.ClearFirst,
             Occasions =
             [
                 .. sheet.Occasions.Select(o => new OccasionRow
@@ -176,7 +180,8 @@ public sealed class SeasonForm
                 [.. taken.Concat(busy ?? []).Distinct().OrderBy(b => b.From, StringComparer.Ordinal)]
             ),
             before?.Done ?? [],
-            before?.Outcomes
+            before?.Outcomes,
+            string.IsNullOrWhiteSpace(ClearFirst) ? null : ClearFirst.Trim()
         );
     }
 
@@ -204,6 +209,7 @@ public sealed class SeasonForm
         {
             "start" => "Form.Start",
             "hours.spell" => "Form.Spell",
+            "clearFirst" => "Form.ClearFirst",
             _ when path.StartsWith("needs", StringComparison.Ordinal) => "Form.Needs",
             _ => "Form.Name",
         };

@@ -1,3 +1,4 @@
+using System.Collections.Immutable;
 using Microsoft.EntityFrameworkCore;
 using NodaTime;
 using NodaTime.Text;
@@ -5,11 +6,12 @@ using Zymethos.Core.Larder;
 using Zymethos.Core.Measures;
 using Zymethos.Core.Recipes;
 using Zymethos.Interchange.Larder;
+using Zymethos.Planning.Larder;
 using Zymethos.Store;
 using Zymethos.Store.Larder;
 using Zymethos.Work.Books;
 
-namespace Zymethos.Work.Larder;
+namespace Zymethos.Work.Stock;
 
 /// <summary>Something in the house with what is left of it.</summary>
 /// <param name="Row">Its row.</param>
@@ -79,6 +81,20 @@ public sealed class StockShelf(ZymethosContext context)
                 .Where(s => s.Row.Document.Kind == "ingredient" && (s.Left > 0 || s.Row.Document.Pieces > 0))
                 .Select(s => new OnHand(s.Row.Name, s.Left, s.Row.Document.Pieces, s.BestBy)),
         ];
+
+    /// <summary>What the list of things to buy has to know of the kitchen.</summary>
+    public async Task<ShopKnown> KnownAsync(BookShelf shelf, CancellationToken cancel) =>
+        Known(shelf, await AllAsync(shelf, cancel), await context.ShopGoods.AsNoTracking().Select(g => g.Document).ToListAsync(cancel));
+
+    /// <summary>The same, of what is read already.</summary>
+    internal static ShopKnown Known(BookShelf shelf, IEnumerable<StockLeft> there, IEnumerable<ShopGoodDocument> goods) =>
+        new(
+            shelf.Known.Knowledge,
+            [.. OnHand(there)],
+            goods
+                .Where(g => g.Packages is { Count: > 0 })
+                .ToDictionary(g => g.Name, g => g.Packages!.ToImmutableArray(), StringComparer.OrdinalIgnoreCase)
+        );
 
     /// <summary>Puts something on the shelf, or changes it.</summary>
     /// <returns>What is wrong, in a sentence; empty when it was kept.</returns>

@@ -1,7 +1,7 @@
 using System.Collections.Immutable;
 using NodaTime;
 
-namespace Zymethos.Planning.Seasons;
+namespace Zymethos.Planning.Larder;
 
 /// <summary>When goods are to be had, and how long before they are bought.</summary>
 /// <param name="Words">Words that name it in an ingredient, any of them.</param>
@@ -19,14 +19,17 @@ internal sealed record Goods(ImmutableArray<string> Words, int LeadDays, (int Fi
         new(["cream", "milk", "buttermilk", "yogurt", "egg"], 1),
         new(["candied", "glacé", "meringue powder", "sultanas", "currants", "molasses"], 10),
         new(["brandy", "rum", "whisky", "sherry"], 7),
-        new(["courgette", "zucchini"], 2, (6, 10), "Grated and pressed it keeps in the freezer."),
-        new(["cranberries"], 2, (10, 12), "They freeze as they are."),
+        new(["courgette", "zucchini"], 2, (6, 10), "Grated and pressed it keeps in the freezer.") { Freezes = true },
+        new(["cranberries"], 2, (10, 12), "They freeze as they are.") { Freezes = true },
         new(["pumpkin", "squash"], 3, (9, 12), "A can of purée is the same all year."),
-        new(["rhubarb"], 2, (3, 6), "It freezes raw, in pieces."),
+        new(["rhubarb"], 2, (3, 6), "It freezes raw, in pieces.") { Freezes = true },
         new(["plums"], 2, (8, 10), "Prunes do in most cakes."),
         new(["strawberries", "raspberries", "blackcurrants"], 1, (6, 8), "Frozen fruit or jam does in most fillings."),
         new(["quince"], 3, (10, 12), "Quince paste does in most fillings."),
     ];
+
+    /// <summary>Whether <see cref="Instead"/> says how it is frozen.</summary>
+    public bool Freezes { get; init; }
 
     /// <summary>What is known of an ingredient; null when nothing is.</summary>
     public static Goods? Of(string ingredient) => All.FirstOrDefault(g => g.Words.Any(w => HasWord(ingredient, w)));
