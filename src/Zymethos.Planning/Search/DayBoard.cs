@@ -96,12 +96,12 @@ internal sealed partial class DayBoard
             until = Math.Min(until, _start[other] + TaskNetwork.TogetherMinutes);
         }
 
-        foreach (var (first, second) in _day.Elsewhere)
+        foreach (var (first, second, lag) in _day.Elsewhere)
         {
             if (second == task && _placed[first])
-                from = Math.Max(from, _start[first]);
+                from = Math.Max(from, lag is { } after ? _end[first] + after : _start[first]);
             if (first == task && _placed[second])
-                until = Math.Min(until, _start[second]);
+                until = Math.Min(until, lag is { } before ? _start[second] - before - _network.Tasks[task].Likely : _start[second]);
         }
 
         return (from, until);

@@ -20,7 +20,17 @@ internal sealed class DayTables
                 network.Orders.Where(o => o.Second == t.Index && network.Tasks[o.First].Bake == t.Bake).Select(o => o.First).ToArray()
             ),
         ];
-        Elsewhere = [.. network.Orders.Where(o => network.Tasks[o.First].Bake != network.Tasks[o.Second].Bake)];
+        IncomingOwn = [.. Incoming.Select(links => links.Where(l => !IsBetweenBakes(l)).ToArray())];
+        Elsewhere =
+        [
+            .. network
+                .Orders.Where(o => network.Tasks[o.First].Bake != network.Tasks[o.Second].Bake)
+                .Select(o => (o.First, o.Second, Lag: (int?)null)),
+            .. network.Links.Where(IsBetweenBakes).Select(l => (First: l.From, Second: l.To, Lag: (int?)l.MinLag)),
+        ];
+        FollowsOthers = [.. network.Bakes.Select(_ => false)];
+        foreach (var link in network.Links.Where(IsBetweenBakes))
+            FollowsOthers[network.Tasks[link.To].Bake] = true;
         HoldsFrom = [.. network.Tasks.Select(t => network.Holds.Where(h => h.From == t.Index).ToArray())];
         HoldsTo = [.. network.Tasks.Select(t => network.Holds.Where(h => h.To == t.Index).ToArray())];
         Earliest = [.. network.Tasks.Select(t => SpanRules.EarliestStart(network, t))];
@@ -57,8 +67,15 @@ internal sealed class DayTables
     /// <summary>The tasks of the same bake that start no later than each.</summary>
     public int[][] OrdersInto { get; }
 
-    /// <summary>Orders between tasks of different bakes.</summary>
-    public (int First, int Second)[] Elsewhere { get; }
+    /// <summary>The links into each task from its own bake.</summary>
+    public TaskLink[][] IncomingOwn { get; }
+
+    /// <summary>Orders between tasks of different bakes: the second starts no sooner than the first, or, where there is a lag, so many
+    /// minutes after the first has ended.</summary>
+    public (int First, int Second, int? Lag)[] Elsewhere { get; }
+
+    /// <summary>Which bakes may begin only after something of another one has ended; they are laid after those.</summary>
+    public bool[] FollowsOthers { get; }
 
     /// <summary>Holds that begin with each task.</summary>
     public Hold[][] HoldsFrom { get; }
@@ -119,6 +136,8 @@ internal sealed class DayTables
 
         return minutes;
     }
+
+    private bool IsBetweenBakes(TaskLink link) => Network.Tasks[link.From].Bake != Network.Tasks[link.To].Bake;
 
     /// <summary>Picks a shelf for every pan of a load, the fullest that still has room; false when they do not fit.</summary>
     /// <param name="room">Parts of each shelf that are free; less what is picked afterwards.</param>

@@ -61,7 +61,11 @@ internal sealed class ListScheduler
     {
         var board = Board(keepEnds, doorShut);
         // What is pinned has its place before anything else looks for one.
-        foreach (var bake in order.OrderBy(b => _network.Pins.Any(p => _network.Tasks[p.Task].Bake == b) ? 0 : 1))
+        foreach (
+            var bake in order
+                .OrderBy(b => _network.Pins.Any(p => _network.Tasks[p.Task].Bake == b) ? 0 : 1)
+                .ThenBy(b => _day.FollowsOthers[b] ? 1 : 0)
+        )
         {
             if (!Place(board, _bakeTasks[bake]))
                 return null;
@@ -95,7 +99,7 @@ internal sealed class ListScheduler
         {
             var (least, most) = board.SpanBesideOthers(t);
             var at = Math.Max(_earliest[t], least);
-            foreach (var link in _day.Incoming[t])
+            foreach (var link in _day.IncomingOwn[t])
                 at = Math.Max(at, board.EndOf(link.From) + link.MinLag);
             foreach (var first in _day.OrdersInto[t])
                 at = Math.Max(at, board.StartOf(first));
@@ -104,7 +108,7 @@ internal sealed class ListScheduler
             var start = spot.Start;
             if (start > most || (_day.Held[t] is { } held && start != held))
                 return (true, false);
-            foreach (var link in _day.Incoming[t])
+            foreach (var link in _day.IncomingOwn[t])
             {
                 if (link is not { MaxLag: { } window, Window: WindowKind.Hard })
                     continue;
@@ -142,7 +146,7 @@ internal sealed class ListScheduler
         while (rest.Count > 0)
         {
             var open = rest.Where(t =>
-                    _day.Incoming[t].All(l => done.Contains(l.From))
+                    _day.IncomingOwn[t].All(l => done.Contains(l.From))
                     && _day.OrdersInto[t].All(o => done.Contains(o) || o == t)
                     && freed.TrueForAll(f => f.Then != t || done.Contains(f.First))
                 )
@@ -185,7 +189,7 @@ internal sealed class ListScheduler
         foreach (var piece in pieces)
         {
             laid.UnionWith(piece);
-            if (!piece.All(t => _day.Incoming[t].All(l => laid.Contains(l.From)) && _day.OrdersInto[t].All(laid.Contains)))
+            if (!piece.All(t => _day.IncomingOwn[t].All(l => laid.Contains(l.From)) && _day.OrdersInto[t].All(laid.Contains)))
                 return false;
         }
 
@@ -209,7 +213,7 @@ internal sealed class ListScheduler
     }
 
     private int Tightness(int task) =>
-        _day.Incoming[task]
+        _day.IncomingOwn[task]
             .Select(l => l is { MaxLag: { } most, Window: WindowKind.Hard } ? most - l.MinLag : int.MaxValue)
             .DefaultIfEmpty(int.MaxValue)
             .Min();

@@ -10,7 +10,7 @@ internal sealed class ReachTable
     private const int Unreached = int.MinValue / 4;
     private readonly int[,] _least;
 
-    /// <summary>Works out the table: longest paths between all pairs within each bake.</summary>
+    /// <summary>Works out the table: longest paths between all pairs that links tie together.</summary>
     public ReachTable(TaskNetwork network)
     {
         var n = network.Tasks.Length;
@@ -25,9 +25,10 @@ internal sealed class ReachTable
             _least[link.From, link.To] = Math.Max(_least[link.From, link.To], network.Tasks[link.From].Likely + link.MinLag);
         foreach (var (first, second) in network.Orders)
             _least[first, second] = Math.Max(_least[first, second], 0);
-        // Links never leave a bake, so paths are closed bake by bake.
-        foreach (var bake in network.Tasks.GroupBy(t => t.Bake))
-            Close([.. bake.Select(t => t.Index)]);
+        // Links seldom leave a bake: then paths are closed bake by bake, which is quicker.
+        var isWithin = network.Links.All(l => network.Tasks[l.From].Bake == network.Tasks[l.To].Bake);
+        foreach (var tasks in network.Tasks.GroupBy(t => isWithin ? t.Bake : 0))
+            Close([.. tasks.Select(t => t.Index)]);
     }
 
     /// <summary>Minutes from start to start; null when the one does not have to come before the other.</summary>
