@@ -33,6 +33,7 @@ public sealed class ReachTests(Site site)
         "/daybook/starter?want=300&day=2099-01-02&at=17:00&have=100",
         "/daybook/file",
         "/kitchen/devices",
+        "/kitchen/archive",
         "/parcels",
         "/parcels/new",
         "/parcels/people",

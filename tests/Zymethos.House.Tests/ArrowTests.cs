@@ -130,6 +130,7 @@ public sealed class ArrowTests
         ["Work.Benches"] = [.. Wire, "Store", "Work.House", "Work.Books", "Work.OvenDays"],
         ["Work.Devices"] = [.. Wire, "Store", "Work.House", "Work.OvenDays", "Work.Benches"],
         ["Work.Daybooks"] = [.. Wire, "Store", "Work.House", "Work.Books", "Work.OvenDays", "Work.Benches"],
+        ["Work.Archive"] = [.. Wire, "Store", "Work.House", "Work.Benches"],
         ["Work.LongSearches"] = [.. Wire, "Store", "Work.House", "Work.Books", "Work.OvenDays"],
         ["Work.Stock"] = [.. Wire, "Store", "Work.House", "Work.Books"],
         ["Work.Seasons"] = [.. Wire, "Store", "Work.House", "Work.Books", "Work.OvenDays", "Work.Stock"],

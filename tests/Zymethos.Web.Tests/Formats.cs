@@ -19,6 +19,7 @@ public static class Formats
         yield return ("parcels.schema.json", Of<ParcelsDocument>("Zymethos Parcels, version 1"));
         yield return ("larder.schema.json", Of<LarderDocument>("Zymethos Larder, version 1"));
         yield return ("daybook.schema.json", Of<DaybookDocument>("Zymethos Daybook, version 1"));
+        yield return ("kitchen.schema.json", Of<KitchenArchiveDocument>("Zymethos kitchen's archive, version 1"));
         yield return ("oven-plan.schema.json", Of<PlanDocument>("Zymethos oven plan, version 1"));
     }
 

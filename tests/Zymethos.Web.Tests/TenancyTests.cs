@@ -38,155 +38,8 @@ public sealed class TenancyTests(TestKitchen kitchen) : IClassFixture<TestKitche
         "DataProtectionKey",
     ];
 
-    private static OvenDayDocument Day =>
-        new(DemoKitchen.Kitchen(), new DayDocument("2026-12-05", "08:00", "18:00"), [new BakeDocument(DemoKitchen.Recipes()[0])]);
-
     // Events and passes are of a session that is there.
     private readonly Guid _session = Guid.NewGuid();
-
-    private object NewRow(Type type) =>
-        type.Name switch
-        {
-            nameof(RecipeRow) => new RecipeRow
-            {
-                Id = Guid.NewGuid(),
-                Key = $"k-{Guid.NewGuid():N}",
-                Name = "Mine",
-                Document = DemoKitchen.Recipes()[0],
-            },
-            nameof(RecipeVersionRow) => new RecipeVersionRow
-            {
-                Id = Guid.NewGuid(),
-                Key = $"k-{Guid.NewGuid():N}",
-                Number = 1,
-                Document = DemoKitchen.Recipes()[0],
-            },
-            nameof(RecipeDraftRow) => new RecipeDraftRow
-            {
-                Id = Guid.NewGuid(),
-                Draft = new RecipeDraft { Name = "Mine" },
-            },
-            nameof(IngredientRow) => new IngredientRow
-            {
-                Id = Guid.NewGuid(),
-                Name = $"n-{Guid.NewGuid():N}",
-                Document = new IngredientDocument("mine", GramsPerCup: 100),
-            },
-            nameof(FlourTallyRow) => new FlourTallyRow
-            {
-                Id = Guid.NewGuid(),
-                Key = "k",
-                PlannedGrams = 1000,
-                InGrams = 1000,
-            },
-            nameof(OvenDayRow) => new OvenDayRow
-            {
-                Id = Guid.NewGuid(),
-                Date = new LocalDate(2030, 1, 1).PlusDays(Random.Shared.Next(3000)),
-                Document = Day,
-                Plan = new SavedPlan(1, 0, [], ""),
-            },
-            nameof(LongSearchRow) => new LongSearchRow
-            {
-                Id = Guid.NewGuid(),
-                Date = new LocalDate(2030, 1, 1),
-                Document = Day,
-                Seconds = 1,
-            },
-            nameof(OvenDayStateRow) => new OvenDayStateRow
-            {
-                Id = Guid.NewGuid(),
-                Date = new LocalDate(2030, 1, 1),
-                Number = 1,
-                Said = "Planned",
-                Document = Day,
-                Plan = new SavedPlan(1, 0, [], ""),
-            },
-            nameof(SeasonRow) => new SeasonRow
-            {
-                Id = Guid.NewGuid(),
-                Name = "Mine",
-                Sheet = new SeasonSheet("Mine", "2030-01-01", [], [], new HoursDocument([]), []),
-            },
-            nameof(MessageRow) => new MessageRow
-            {
-                Id = Guid.NewGuid(),
-                Key = $"k-{Guid.NewGuid():N}",
-                To = "a@example.invalid",
-                Subject = "S",
-                Text = "T",
-            },
-            nameof(BenchSessionRow) => new BenchSessionRow
-            {
-                Id = _session,
-                Title = "Mine",
-                Document = Day,
-                Plan = new SavedPlan(1, 0, [], ""),
-                Planned = new SavedPlan(1, 0, [], ""),
-            },
-            nameof(BenchEventRow) => new BenchEventRow
-            {
-                Id = Guid.NewGuid(),
-                SessionId = _session,
-                Document = new BenchEventDocument(Guid.NewGuid().ToString(), "ended", "2030-01-01T00:00:00Z"),
-            },
-            nameof(BenchPassRow) => new BenchPassRow
-            {
-                Id = Guid.NewGuid(),
-                SessionId = _session,
-                SecretHash = $"{Guid.NewGuid():N}",
-            },
-            nameof(BenchPhotoRow) => new BenchPhotoRow
-            {
-                Id = Guid.NewGuid(),
-                SessionId = _session,
-                Type = "image/jpeg",
-            },
-            nameof(PastBakeRow) => new PastBakeRow
-            {
-                Id = Guid.NewGuid(),
-                Date = new LocalDate(2026, 1, 10),
-                Document = new PastBakeDocument(Guid.NewGuid().ToString(), "2026-01-10", "Mine"),
-            },
-            nameof(StarterRefreshRow) => new StarterRefreshRow
-            {
-                Id = Guid.NewGuid(),
-                At = new LocalDateTime(2026, 1, 10, 9, 0),
-                Document = new StarterRefreshDocument(Guid.NewGuid().ToString(), "2026-01-10T09:00", 50, 50, 50),
-            },
-            nameof(CakeFeedRow) => new CakeFeedRow
-            {
-                Id = Guid.NewGuid(),
-                BakeId = Guid.NewGuid(),
-                At = new LocalDateTime(2026, 1, 10, 9, 0),
-                Document = new CakeFeedDocument(Guid.NewGuid().ToString(), Guid.NewGuid().ToString(), "2026-01-10T09:00"),
-            },
-            nameof(RecipientRow) => new RecipientRow
-            {
-                Id = Guid.NewGuid(),
-                Name = "Wren",
-                Document = new RecipientDocument(Guid.NewGuid().ToString(), "Wren"),
-            },
-            nameof(GiftBoardRow) => new GiftBoardRow
-            {
-                Id = Guid.NewGuid(),
-                Name = "Mine",
-                Document = new BoardDocument("Mine", [], [], new BoardRulesDocument(), []),
-            },
-            nameof(GiftShelfRow) => new GiftShelfRow { Document = new GiftShelfDocument([], []) },
-            nameof(StockRow) => new StockRow
-            {
-                Id = Guid.NewGuid(),
-                Name = "butter",
-                Document = new StockDocument(Guid.NewGuid().ToString(), "butter", Grams: 250),
-            },
-            nameof(ShopGoodRow) => new ShopGoodRow { Name = "butter", Document = new ShopGoodDocument("butter", "Corner shop") },
-            nameof(ShopTickRow) => new ShopTickRow { Line = $"2026-12-03 {Guid.NewGuid():N}", IsIn = true },
-            nameof(DeviceDoorRow) => new DeviceDoorRow { Address = $"{Guid.NewGuid():N}"[..10], SecretHash = "s" },
-            nameof(DeviceRow) => new DeviceRow { Name = "oven-1" },
-            nameof(DeviceReadingRow) => new DeviceReadingRow { Device = "oven-1", At = Instant.FromUtc(2030, 1, 1, 0, 0) },
-            _ => throw new InvalidOperationException($"{type.Name} is new: say here how to make one, so that its tenancy is tested."),
-        };
 
     private async Task<Guid> NewKitchenAsync()
     {
@@ -236,7 +89,7 @@ public sealed class TenancyTests(TestKitchen kitchen) : IClassFixture<TestKitche
         var (mine, other) = (await NewKitchenAsync(), await NewKitchenAsync());
         await using var own = kitchen.Context(mine);
         foreach (var type in Owned(own))
-            own.Add(NewRow(type));
+            own.Add(OwnedRows.New(type, _session));
         await own.SaveChangesAsync();
         await using var foreign = kitchen.Context(other);
         await using var nobody = kitchen.Context(null);
@@ -259,7 +112,7 @@ public sealed class TenancyTests(TestKitchen kitchen) : IClassFixture<TestKitche
         await using var probe = kitchen.Context(mine);
         foreach (var type in Owned(probe).ToList())
         {
-            var row = (IKitchenOwned)NewRow(type);
+            var row = (IKitchenOwned)OwnedRows.New(type, _session);
             await using (var own = kitchen.Context(mine))
             {
                 own.Add(row);
@@ -275,7 +128,7 @@ public sealed class TenancyTests(TestKitchen kitchen) : IClassFixture<TestKitche
 
             // Neither by naming the other kitchen in a new row, nor by handing a row over, nor without any kitchen at all.
             await using var smuggler = kitchen.Context(other);
-            var forged = (IKitchenOwned)NewRow(type);
+            var forged = (IKitchenOwned)OwnedRows.New(type, _session);
             forged.KitchenId = mine;
             smuggler.Add(forged);
             await Assert.ThrowsAsync<ForeignKitchenException>(() => smuggler.SaveChangesAsync());
@@ -285,7 +138,7 @@ public sealed class TenancyTests(TestKitchen kitchen) : IClassFixture<TestKitche
             // Where the kitchen is part of the key, the key itself refuses.
             await Assert.ThrowsAnyAsync<InvalidOperationException>(() => giver.SaveChangesAsync());
             await using var nobody = kitchen.Context(null);
-            nobody.Add(NewRow(type));
+            nobody.Add(OwnedRows.New(type, _session));
             await Assert.ThrowsAsync<ForeignKitchenException>(() => nobody.SaveChangesAsync());
         }
     }

@@ -17,6 +17,12 @@ public sealed record LearnedUse(double Factor, string Why)
     /// <summary>How far one time lies from another, as a spread of the logarithm; 0 where the recipe's own band stands.</summary>
     public double Scatter { get; private init; }
 
+    /// <summary>How much sooner the fastest of several ovens is than the time between them; 1 for one oven.</summary>
+    public double Fastest { get; private init; } = 1;
+
+    /// <summary>How much later the slowest of them is; 1 for one oven.</summary>
+    public double Slowest { get; private init; } = 1;
+
     /// <summary>Seen this often, times that were taken say more of the spread than the recipe does (by judgement).</summary>
     private const int EnoughForSpread = 6;
 
@@ -27,13 +33,29 @@ public sealed record LearnedUse(double Factor, string Why)
             .Range(0, kitchen.Ovens.Length)
             .Select(o => kitchen.Knows(LearnedKind.Oven, LearnedTime.OvenName(o)))
             .ToList();
-        return Of(
-            Together(ovens),
-            ovens.Count == 1 ? "this oven bakes" : "these ovens bake",
-            kitchen.Knows(LearnedKind.Recipe, recipe),
-            "this recipe is done",
-            "bake"
+        var (between, work) = (Together(ovens), kitchen.Knows(LearnedKind.Recipe, recipe));
+        var found = Of(between, ovens.Count == 1 ? "this oven bakes" : "these ovens bake", work, "this recipe is done", "bake");
+        if (ovens.Count == 1 || between is null)
+            return found;
+        // Which of them a load goes into is the plan's to choose: it reckons between them, looks when the faster may be done, and waits
+        // for the slower.
+        var factors = ovens.ConvertAll(o => o?.Factor ?? 1);
+        var (fastest, slowest) = (factors.Min() / between.Factor, factors.Max() / between.Factor);
+        if (slowest / fastest < 1 + WorthSaying)
+            return found;
+        var each = ovens.Select((o, i) => (Name: i == 0 ? "the first oven" : "the second", Known: o)).Where(o => o.Known is not null);
+        var words = each.Select(o =>
+            Math.Abs(o.Known!.Factor - 1) < WorthSaying
+                ? $"{o.Name} as the recipe says ({Times(o.Known.Count, "bake")})"
+                : $"{o.Name} {Percent(o.Known.Factor)} % {(o.Known.Factor < 1 ? "faster" : "slower")} ({Times(o.Known.Count, "bake")})"
         );
+        var ofRecipe = Of(null, "", work, "this recipe is done", "bake").Why;
+        return found with
+        {
+            Why = $"{string.Join(", ", words)}, and this is between them{(ofRecipe.Length > 0 ? $"; {ofRecipe}" : "")}",
+            Fastest = fastest,
+            Slowest = slowest,
+        };
     }
 
     /// <summary>Of handwork: who is there, and what kind of work it is.</summary>
@@ -73,7 +95,7 @@ public sealed record LearnedUse(double Factor, string Why)
     /// <summary>A recipe's time as it is here, its band moved along or drawn by what was seen.</summary>
     public DurationEstimate On(DurationEstimate takes)
     {
-        if (Factor == 1 && Scatter == 0)
+        if (Factor == 1 && Scatter == 0 && Fastest == 1 && Slowest == 1)
             return takes;
         var likely = takes.Likely * Factor;
         return Scatter > 0
@@ -82,7 +104,7 @@ public sealed record LearnedUse(double Factor, string Why)
                 likely,
                 likely * Math.Exp(LearnedFactor.NineOfTen * Scatter)
             )
-            : new DurationEstimate(takes.Low * Factor, likely, takes.High * Factor);
+            : new DurationEstimate(takes.Low * Factor * Fastest, likely, takes.High * Factor * Slowest);
     }
 
     /// <summary>Why a time is not the recipe's, in a sentence; empty where it is to the minute.</summary>
@@ -92,8 +114,10 @@ public sealed record LearnedUse(double Factor, string Why)
     public string Said(double written, double here, bool isRise)
     {
         var off = (int)Math.Round(here - written);
-        if (off == 0 || Why.Length == 0)
+        if (Why.Length == 0)
             return "";
+        if (off == 0)
+            return Slowest > Fastest ? $"{char.ToUpperInvariant(Why[0])}{Why[1..]}." : "";
         var by = $"{Math.Abs(off)} min {(off < 0 ? "less" : "more")}";
         return isRise ? $"That is {by} than reckoned for the room alone: {Why}." : $"{by} than the recipe says: {Why}.";
     }

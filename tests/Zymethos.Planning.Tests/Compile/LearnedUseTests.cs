@@ -63,6 +63,36 @@ public sealed class LearnedUseTests
     }
 
     [Fact]
+    public void Of_two_ovens_the_first_look_is_for_the_faster_and_the_end_of_the_band_for_the_slower()
+    {
+        static TaskNetwork Two(params LearnedTime[] learned)
+        {
+            var home = Kitchen.Ordinary("Home") with { Learned = [.. learned], PauseMinutes = 0 };
+            var day = new DayWish(
+                new LocalDateTime(2026, 12, 5, 8, 0),
+                new LocalDateTime(2026, 12, 5, 18, 0),
+                [new BakeWish(Loaf, 1, null, null)]
+            );
+            return TaskCompiler.Compile(home with { SecondOven = home.Oven }, day).Network!;
+        }
+
+        var plain = Of(Two(), "bake");
+        var both = Of(Two(Seen(LearnedKind.Oven, "oven 1", 0.9, 11), Seen(LearnedKind.Oven, "oven 2", 1.1, 9)), "bake");
+        // The middle of 45 and 55 by their logarithms is 49.7: what is planned is the recipe's 50, and neither oven surprises.
+        Assert.Equal(plain.Likely, both.Likely);
+        Assert.InRange(both.Low, plain.Low * 0.9 - 1, plain.Low * 0.91);
+        Assert.InRange(both.High, plain.High * 1.09, plain.High * 1.1 + 2);
+        Assert.Equal("The first oven 10 % faster (11 bakes), the second 10 % slower (9 bakes), and this is between them.", both.Said);
+        // Alike ovens have one time, and an oven of which nothing is known counts as the recipe says.
+        var alike = Of(Two(Seen(LearnedKind.Oven, "oven 1", 0.9), Seen(LearnedKind.Oven, "oven 2", 0.9)), "bake");
+        Assert.Equal((45, (int)Math.Floor(plain.Low * 0.9)), (alike.Likely, alike.Low));
+        var one = Of(Two(Seen(LearnedKind.Oven, "oven 1", 0.8)), "bake");
+        Assert.Equal(45, one.Likely);
+        Assert.InRange(one.Low, plain.Low * 0.8 - 1, plain.Low * 0.81);
+        Assert.True(one.High >= plain.High);
+    }
+
+    [Fact]
     public void Oven_and_recipe_count_together_and_what_is_switched_off_does_not()
     {
         var oven = Seen(LearnedKind.Oven, "oven 1", 0.9);
