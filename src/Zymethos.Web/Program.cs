@@ -90,6 +90,9 @@ builder
         o.Conventions.AllowAnonymousToFolder("/Account");
         o.Conventions.AllowAnonymousToPage("/Bench/Join");
         o.Conventions.AuthorizePage("/Bench/At", HelperDoor.Policy);
+        // What reckons without a kitchen is for everybody.
+        o.Conventions.AllowAnonymousToPage("/Workshop/Index");
+        o.Conventions.AllowAnonymousToPage("/Workshop/Cutting");
         o.Conventions.AllowAnonymousToPage("/Error");
         o.Conventions.AllowAnonymousToPage("/NotFound");
         o.Conventions.AllowAnonymousToPage("/Theme");

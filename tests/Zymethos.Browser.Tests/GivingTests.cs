@@ -43,10 +43,22 @@ public sealed partial class GivingTests(Site site)
 
         baker.Find(Box(0)).Click();
         other.Until(() => IsIn(other, 0), "the other phone sees it");
+        baker.Until(
+            () =>
+                baker.Window.ExecuteAsyncScript(
+                    "const done = arguments[arguments.length - 1];"
+                        + "caches.open('bench-1').then(c => c.keys()).then(k => done(k.some(r => r.url.endsWith('/larder/shopping')) && k.length > 6));"
+                )
+                    is true,
+            "the page is kept"
+        );
         Offline(baker, true);
         baker.Find(Box(1)).Click();
         baker.Find(Box(0)).Click();
         baker.Until(() => baker.Text("#tick-state").Contains("2 ticks are kept", StringComparison.Ordinal), "it says that there is no net");
+        // The list opens anew without a net, with what was ticked.
+        baker.Window.Navigate().Refresh();
+        baker.Until(() => IsIn(baker, 1) && !IsIn(baker, 0), "the list is there after a reload as well");
         other.Find(Box(2)).Click();
         Assert.False(IsIn(other, 1));
         Offline(baker, false);

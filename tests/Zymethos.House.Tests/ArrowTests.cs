@@ -238,7 +238,7 @@ public sealed class ArrowTests
 
     public static TheoryData<string, string> Neighbours()
     {
-        string[] places = ["Account", "Bench", "Book", "Daybook", "Kitchen", "Larder", "OvenDay", "Parcels", "Season"];
+        string[] places = ["Account", "Bench", "Book", "Daybook", "Kitchen", "Larder", "OvenDay", "Parcels", "Season", "Workshop"];
         var data = new TheoryData<string, string>();
         foreach (var from in places)
         {

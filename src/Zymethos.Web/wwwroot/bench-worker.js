@@ -1,5 +1,5 @@
-// Keeps the Bench's page, scripts, styles and fonts for when the server is away. What a day holds is kept by the page itself, and what it
-// tells and asks never comes from here.
+// Keeps the Bench's page and the shopping list's, scripts, styles and fonts for when there is no net. What a day holds and what was ticked
+// is kept by the pages themselves, and what they tell and ask never comes from here.
 const name = "bench-1";
 const isOfTheDay = /\/(events|news|stream|offer|order|away)$/;
 

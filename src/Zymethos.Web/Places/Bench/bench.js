@@ -11,6 +11,7 @@ import { elsewhere, headPart, notesPart, offerPart } from "./head.js";
 import { Devices } from "./devices.js";
 import { fold, read } from "./fold.js";
 import { h, place } from "./dom.js";
+import { keepPage } from "../Shared/without-net.js";
 import { hour, running, speakFor, stretch } from "./words.js";
 import { Line } from "./line.js";
 import { lookAtTraces, tracePart } from "./trace.js";
@@ -385,18 +386,7 @@ class Bench {
   }
 }
 
-/** Keeps the page and all that it is made of for when the server is away. */
-async function keepPage() {
-  if (!("serviceWorker" in navigator) || !isSecureContext) return;
-  await navigator.serviceWorker.register("/bench-worker.js", { scope: "/bench" });
-  const { active } = await navigator.serviceWorker.ready;
-  const files = performance.getEntriesByType("resource").map((r) =>
-    r.name).filter((n) => /\/(places|lib|fonts)\/|\.(svg|webmanifest)$/.test(new URL(n).pathname));
-  active.postMessage({ keep: [location.href, ...new Set(files)] });
-}
-
 if (host?.dataset.session) {
   new Bench().begin();
-  addEventListener("load", () => keepPage().catch(() => {}));
-  if (document.readyState === "complete") keepPage().catch(() => {});
+  keepPage("/bench");
 }

@@ -1,7 +1,10 @@
+import { keepPage } from "../Shared/without-net.js";
+
 // Ticks of the shopping list. They count at once on this phone, are told when there is a net, in order and with the time at which they were
 // made, and show what the other phone has ticked meanwhile.
 const state = document.getElementById("tick-state");
 if (state) {
+  keepPage("/larder/shopping");
   const key = `zymethos-ticks-${state.dataset.kitchen}`;
   const address = state.dataset.ticks;
   const token = document.querySelector("input[name=__RequestVerificationToken]").value;
