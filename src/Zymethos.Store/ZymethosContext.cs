@@ -16,6 +16,7 @@ using Zymethos.Store.Larder;
 using Zymethos.Store.Parcels;
 using Zymethos.Store.Seasons;
 using Zymethos.Store.Tenancy;
+using Zymethos.Store.Workshop;
 
 namespace Zymethos.Store;
 
@@ -92,6 +93,9 @@ public sealed class ZymethosContext(DbContextOptions<ZymethosContext> options, I
 
     /// <summary>What is in the basket of the current kitchen.</summary>
     public DbSet<ShopTickRow> ShopTicks => Set<ShopTickRow>();
+
+    /// <summary>Cutters and templates of the current kitchen.</summary>
+    public DbSet<CutterRow> Cutters => Set<CutterRow>();
 
     /// <summary>With what devices of the current kitchen come in.</summary>
     public DbSet<DeviceDoorRow> DeviceDoors => Set<DeviceDoorRow>();
@@ -340,6 +344,13 @@ public sealed class ZymethosContext(DbContextOptions<ZymethosContext> options, I
             e.ToTable("shop_ticks");
             e.Property(t => t.Line).HasMaxLength(200);
             e.HasKey(t => new { t.KitchenId, t.Line });
+        });
+        builder.Entity<CutterRow>(e =>
+        {
+            e.ToTable("cutters");
+            e.Property(c => c.Name).HasMaxLength(60);
+            e.HasIndex(c => new { c.KitchenId, c.Name }).IsUnique();
+            Json(e.Property(c => c.Document));
         });
         builder.Entity<DeviceDoorRow>(e =>
         {

@@ -131,6 +131,7 @@ public sealed class ArrowTests
         ["Work.Devices"] = [.. Wire, "Store", "Work.House", "Work.OvenDays", "Work.Benches"],
         ["Work.Daybooks"] = [.. Wire, "Store", "Work.House", "Work.Books", "Work.OvenDays", "Work.Benches"],
         ["Work.Archive"] = [.. Wire, "Store", "Work.House", "Work.Benches"],
+        ["Work.Workshop"] = [.. Wire, "Store", "Work.House", "Work.Books"],
         ["Work.LongSearches"] = [.. Wire, "Store", "Work.House", "Work.Books", "Work.OvenDays"],
         ["Work.Stock"] = [.. Wire, "Store", "Work.House", "Work.Books"],
         ["Work.Seasons"] = [.. Wire, "Store", "Work.House", "Work.Books", "Work.OvenDays", "Work.Stock"],

@@ -12,6 +12,7 @@ using Zymethos.Store.Devices;
 using Zymethos.Store.Larder;
 using Zymethos.Store.Parcels;
 using Zymethos.Store.Seasons;
+using Zymethos.Store.Workshop;
 
 namespace Zymethos.Web.Tests;
 
@@ -161,6 +162,12 @@ public static class OwnedRows
                 Document = new StockDocument(Guid.NewGuid().ToString(), "butter", Grams: 250),
             },
             nameof(ShopGoodRow) => new ShopGoodRow { Name = "butter", Document = new ShopGoodDocument("butter", "Corner shop") },
+            nameof(CutterRow) => new CutterRow
+            {
+                Id = Guid.NewGuid(),
+                Name = "moon",
+                Document = new CutterDocument("moon", "M0 0L50 0L50 50Z"),
+            },
             nameof(ShopTickRow) => new ShopTickRow { Line = $"2026-12-03 {Guid.NewGuid():N}", IsIn = true },
             nameof(DeviceDoorRow) => new DeviceDoorRow { Address = $"{Guid.NewGuid():N}"[..10], SecretHash = "s" },
             nameof(DeviceRow) => new DeviceRow { Name = "oven-1" },

@@ -1,3 +1,4 @@
+using System.Collections.Immutable;
 using NodaTime;
 using Zymethos.Planning.Checking;
 
@@ -6,7 +7,11 @@ namespace Zymethos.Planning.Seasons;
 /// <summary>A rule that a season breaks.</summary>
 /// <param name="Lot">Index of the lot it is about; -1 for a session or the cold room.</param>
 /// <param name="Message">What is wrong, in a sentence.</param>
-public sealed record BrokenSeason(int Lot, string Message);
+public sealed record BrokenSeason(int Lot, string Message)
+{
+    /// <summary>Indexes of the lots that break it together; empty where one does by itself.</summary>
+    public ImmutableArray<int> Among { get; init; } = [];
+}
 
 /// <summary>Lists what is wrong with a season's plan, from the rules alone; it knows nothing of the search.</summary>
 public static class SeasonChecker
@@ -26,7 +31,12 @@ public static class SeasonChecker
         }
 
         foreach (var session in plan.Sessions.Where(s => PlanChecker.Check(s.Network, s.Plan).Count > 0))
-            broken.Add(new(-1, $"Session {session.Session} breaks a rule of days."));
+            broken.Add(
+                new(-1, $"Session {session.Session} breaks a rule of days.")
+                {
+                    Among = [.. plan.Placed.Where(p => p.Session == session.Session && !p.IsDone).Select(p => p.Lot).Distinct()],
+                }
+            );
         CheckSpells(wish, plan, broken);
         CheckFreezer(wish, plan, broken);
         return broken;
@@ -107,21 +117,26 @@ public static class SeasonChecker
                 spell.Any(p => plan.Lots[p.Lot].Method.Stretches[p.Stretch].OvenMinutes > 0)
                 || spell.Max(p => p.End) > wish.Sessions[spell.Key].Until
             )
-                broken.Add(new(-1, $"The spell {wish.Sessions[spell.Key].From} holds more than it can."));
+                broken.Add(
+                    new(-1, $"The spell {wish.Sessions[spell.Key].From} holds more than it can.")
+                    {
+                        Among = [.. spell.Select(p => p.Lot).Distinct()],
+                    }
+                );
         }
     }
 
     /// <summary>Nothing thaws before it is frozen, and the freezer holds what lies in it.</summary>
     private static void CheckFreezer(SeasonWish wish, SeasonPlan plan, List<BrokenSeason> broken)
     {
-        var inside = new List<(LocalDateTime From, LocalDateTime Until, int Litres)>();
+        var inside = new List<(int Lot, LocalDateTime From, LocalDateTime Until, int Litres)>();
         foreach (var (l, kept) in plan.Kept.Where(k => k.Value.ThawAt is not null))
         {
             var own = plan.Of(l);
             var from = kept.IsFrozenBetween ? own.First(p => p.Stretch == plan.Lots[l].Method.Bake).End : own.Max(p => p.End);
             if (kept.ThawAt < from + Period.FromHours(12))
                 broken.Add(new(l, $"{wish.Needs[plan.Lots[l].Need].Recipe.Name} thaws before it is frozen through."));
-            inside.Add((from, kept.ThawAt!.Value, SeasonRules.FrozenLitres(wish, plan.Lots[l])));
+            inside.Add((l, from, kept.ThawAt!.Value, SeasonRules.FrozenLitres(wish, plan.Lots[l])));
         }
 
         if (wish.Kitchen.FreezerLitres is not { } room)
@@ -131,6 +146,11 @@ public static class SeasonChecker
                 .Sessions.Select(s => wish.Sessions[s.Session].Until)
                 .Where(end => inside.Where(i => i.From <= end && i.Until > end).Sum(i => i.Litres) > room)
         )
-            broken.Add(new(-1, $"The freezer does not hold what lies in it on {session:uuuu-MM-dd}."));
+            broken.Add(
+                new(-1, $"The freezer does not hold what lies in it on {session:uuuu-MM-dd}.")
+                {
+                    Among = [.. inside.Where(i => i.From <= session && i.Until > session).Select(i => i.Lot)],
+                }
+            );
     }
 }

@@ -180,12 +180,22 @@ public static class SeasonPlanner
             var plan = Assemble(placed, sessions, cost);
             if (left.Count > 0)
                 return (plan, left);
-            var broken = SeasonChecker.Check(wish, plan).Select(b => b.Lot).Where(l => l >= 0).ToHashSet();
-            if (_isRough)
-                return (plan, broken);
-            foreach (var lot in broken)
-                _cuts.Add([.. placement.Where(p => p.Lot == lot)]);
-            _hasGuessedCuts |= broken.Count > 0;
+            var breaches = SeasonChecker.Check(wish, plan);
+            var broken = breaches.Select(b => b.Lot).Where(l => l >= 0).ToHashSet();
+            if (!_isRough)
+                _cuts.AddRange(broken.Select(lot => (IReadOnlyList<SeasonPlace>)[.. placement.Where(p => p.Lot == lot)]));
+            // What several break together (a freezer that is too full by the hour, though not by the session) is mended by leaving one out.
+            foreach (var breach in breaches.Where(b => !b.Among.Any(broken.Contains)))
+            {
+                var among = placement.Where(p => breach.Among.Contains(p.Lot)).ToList();
+                if (among.Count == 0)
+                    continue;
+                if (!_isRough)
+                    _cuts.Add(among);
+                broken.Add(Largest(among));
+            }
+
+            _hasGuessedCuts |= !_isRough && broken.Count > 0;
             return (plan, broken);
         }
 

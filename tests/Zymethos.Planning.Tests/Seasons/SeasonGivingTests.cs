@@ -31,6 +31,23 @@ public sealed class SeasonGivingTests
     private static List<SeasonTouch> Of(SeasonWish wish, SeasonPlan plan, SeasonTouchKind kind) =>
         [.. SeasonTouches.Of(wish, plan).Where(t => t.Kind == kind)];
 
+    [Theory]
+    [InlineData(0.02, 11)]
+    [InlineData(0.02, 14)]
+    [InlineData(0.3, 11)]
+    [InlineData(0.3, 20)]
+    [InlineData(1.5, 14)]
+    public void However_little_time_there_is_and_however_small_the_freezer_a_plan_breaks_nothing(double seconds, double litres)
+    {
+        var reader = new SeasonReader();
+        var kitchen = Shipped.Kitchen() with { FreezerLitres = litres };
+        var wish = reader.Read(DemoProgramme.Sheet(Today), kitchen, Book, Now);
+        Assert.Empty(reader.Faults);
+        var plan = SeasonPlanner.Plan(wish, new SeasonSettings(TimeSpan.FromSeconds(seconds)));
+        Assert.Empty(SeasonChecker.Check(wish, plan));
+        Assert.NotEmpty(plan.Placed);
+    }
+
     [Fact]
     public void What_is_handed_over_is_wrapped_before_and_after_it_has_thawed()
     {
