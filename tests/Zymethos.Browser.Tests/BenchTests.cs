@@ -232,7 +232,14 @@ public sealed class BenchTests(Site site) : BenchAtWork(site)
         Assert.Contains("what the big button says", Words(baker, "dialog"), StringComparison.Ordinal);
         Press(baker, "dialog button");
         baker.Until(() => baker.All("dialog").Count == 0, "the list is gone");
-        page.SendKeys(Keys.Enter);
+        // The first card may be the oven's dial: what it asks is answered first, with the same key.
+        for (var press = 0; press < 4 && baker.All(".bench-card.is-at").Count == 0; press++)
+        {
+            baker.Until(() => baker.All(".bench-now .main-touch").Count > 0, "something can be touched");
+            page.SendKeys(Keys.Enter);
+            Thread.Sleep(1500);
+        }
+
         baker.Until(() => baker.All(".bench-card.is-at").Count == 1, "begun");
         page.SendKeys("p");
         baker.Until(() => Words(baker, ".bench-card.is-at").Contains("Left for a while", StringComparison.Ordinal), "left");

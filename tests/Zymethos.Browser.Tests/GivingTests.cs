@@ -47,7 +47,8 @@ public sealed partial class GivingTests(Site site)
             () =>
                 baker.Window.ExecuteAsyncScript(
                     "const done = arguments[arguments.length - 1];"
-                        + "caches.open('bench-1').then(c => c.keys()).then(k => done(k.some(r => r.url.endsWith('/larder/shopping')) && k.length > 6));"
+                        + "caches.open('bench-1').then(c => c.keys())"
+                        + ".then(k => done(k.some(r => r.url.endsWith('/larder/shopping')) && k.length > 6));"
                 )
                     is true,
             "the page is kept"

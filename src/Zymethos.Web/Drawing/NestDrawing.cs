@@ -40,7 +40,8 @@ public static class NestDrawing
             if (nest.Wishes.Length > 1)
                 svg.Append(
                     CultureInfo.InvariantCulture,
-                    $"""<text font-size="{letter:0.#}" x="{at.X:0.#}" y="{at.Y + (letter / 3):0.#}" text-anchor="middle">{Letter(piece.Wish)}</text>"""
+                    $"<text font-size=\"{letter:0.#}\" x=\"{at.X:0.#}\" y=\"{at.Y + (letter / 3):0.#}\" "
+                        + $"text-anchor=\"middle\">{Letter(piece.Wish)}</text>"
                 );
         }
 

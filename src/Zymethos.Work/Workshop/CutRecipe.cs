@@ -6,8 +6,8 @@ using Zymethos.Workshop.Cutting;
 
 namespace Zymethos.Work.Workshop;
 
-/// <summary>Between a rolled recipe and its cutting sheet: what the sheet begins with, and the recipe with the trays, pieces and minutes that
-/// the sheet found.</summary>
+/// <summary>Between a rolled recipe and its cutting sheet: what the sheet begins with, and the recipe with the trays, pieces and minutes
+/// that the sheet found.</summary>
 public static partial class CutRecipe
 {
     /// <summary>Whether a recipe is rolled and cut.</summary>
@@ -20,7 +20,7 @@ public static partial class CutRecipe
         var query = new List<string> { $"Recipe={Uri.EscapeDataString(recipe.Key)}" };
         void Add(string name, double value, double least) =>
             query.AddRange(value >= least ? [string.Create(CultureInfo.InvariantCulture, $"{name}={value:0.#}")] : []);
-        Add("Dough", grams, 20);
+        Add("Dough", Math.Round(grams), 20);
         Add("Thick", ThicknessOf(recipe) ?? 0, 1);
         if (recipe.Steps.FirstOrDefault(s => s is { Kind: StepKind.Bake, Oven: not null }) is { } bake)
         {
@@ -84,8 +84,8 @@ public static partial class CutRecipe
         );
     }
 
-    /// <summary>The steps that are done tray by tray: those that are repeated already, or else the bake with the work and the wait before it
-    /// and what must follow it.</summary>
+    /// <summary>The steps that are done tray by tray: those that are repeated already, or else the bake with the work and the wait before
+    /// it and what must follow it.</summary>
     private static HashSet<string> Repeated(Recipe recipe, Step bake)
     {
         if (bake.Times > 1)

@@ -77,7 +77,8 @@ public sealed class CutterShelf(ZymethosContext context)
             name,
             string.Create(
                 CultureInfo.InvariantCulture,
-                $"<svg width=\"1000mm\" height=\"1000mm\" viewBox=\"0 0 1000 1000\"><path d=\"{System.Security.SecurityElement.Escape(path)}\"/></svg>"
+                $"<svg width=\"1000mm\" height=\"1000mm\" viewBox=\"0 0 1000 1000\">"
+                    + $"<path d=\"{System.Security.SecurityElement.Escape(path)}\"/></svg>"
             )
         );
 }

@@ -7,8 +7,8 @@ namespace Zymethos.Workshop.Cutting;
 /// <param name="BoardLength">Its length in millimetres, above 0.</param>
 public sealed record RolledDough(double Grams, double Thickness, double BoardWidth, double BoardLength)
 {
-    /// <summary>Grams of a cubic centimetre of rolled dough, usually (common practice, no source; butter and ginger doughs of our own Book lie
-    /// between 1.2 and 1.3).</summary>
+    /// <summary>Grams of a cubic centimetre of rolled dough, usually (common practice, no source; butter and ginger doughs of the shipped
+    /// Book lie between 1.2 and 1.3).</summary>
     public const double UsualDensity = 1.25;
 
     /// <summary>Grams of a cubic centimetre.</summary>

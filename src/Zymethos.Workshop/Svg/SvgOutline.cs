@@ -83,7 +83,8 @@ public static class SvgOutline
         string.Create(
             CultureInfo.InvariantCulture,
             $"<svg xmlns=\"http://www.w3.org/2000/svg\" width=\"{outline.Width:0.###}mm\" height=\"{outline.Height:0.###}mm\" "
-                + $"viewBox=\"0 0 {outline.Width:0.###} {outline.Height:0.###}\"><path fill-rule=\"evenodd\" d=\"{PathOf(outline.Shape)}\"/></svg>"
+                + $"viewBox=\"0 0 {outline.Width:0.###} {outline.Height:0.###}\">"
+                + $"<path fill-rule=\"evenodd\" d=\"{PathOf(outline.Shape)}\"/></svg>"
         );
 
     /// <summary>A shape as the path of an SVG.</summary>

@@ -3,7 +3,8 @@ using NetTopologySuite.Geometries;
 
 namespace Zymethos.Workshop.Svg;
 
-/// <summary>Reads the path of an SVG into lines of points: all commands of SVG 1.1 §8.3, bows in steps that stay within a tolerance.</summary>
+/// <summary>Reads the path of an SVG into lines of points: all commands of SVG 1.1 §8.3, bows in steps that stay within a
+/// tolerance.</summary>
 internal sealed class SvgPath
 {
     private readonly string _text;

@@ -4,8 +4,8 @@ using Zymethos.Workshop.Cutting;
 
 namespace Zymethos.Workshop.Tests.Cutting;
 
-/// <summary>Pieces lie on the sheet, apart, and close. The check turns and moves outlines by itself and measures distances; it knows nothing
-/// of no-fit polygons.</summary>
+/// <summary>Pieces lie on the sheet, apart, and close. The check turns and moves outlines by itself and measures distances; it knows
+/// nothing of no-fit polygons.</summary>
 public sealed class NestingTests
 {
     private static readonly GeometryFactory Factory = new();

@@ -103,7 +103,8 @@ public sealed class SvgOutlineTests
     public void Scripts_links_pictures_and_words_are_passed_over_and_never_written()
     {
         var svg = Drawing(
-            "<script>alert(1)</script><style>*{}</style><image href='http://example.invalid/x.png'/><text>hello</text><foreignObject><b/></foreignObject>"
+            "<script>alert(1)</script><style>*{}</style><image href='http://example.invalid/x.png'/>"
+                + "<text>hello</text><foreignObject><b/></foreignObject>"
                 + "<use href='#x'/><a href='javascript:alert(1)'><rect width='80' height='50' onclick='alert(1)'/></a>"
                 + "<g display='none'><rect width='100' height='100'/></g><defs><rect width='99' height='99'/></defs>"
         );

@@ -1,16 +1,24 @@
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;
+using Zymethos.Work.Books;
 using Zymethos.Work.OvenDays;
+using Zymethos.Work.Workshop;
 using Zymethos.Workshop.Cutting;
 
 namespace Zymethos.Web.Places.Workshop;
 
 /// <summary>Cutting: what a dough gives, or the dough that pieces need, drawn to scale.</summary>
-public sealed class CuttingModel(SolverGate gate) : PageModel
+public sealed class CuttingModel(SolverGate gate, CutterShelf shelf, KitchenBook book) : PageModel
 {
     /// <summary>What was typed.</summary>
     [BindProperty(SupportsGet = true)]
     public CuttingForm Form { get; set; } = new();
+
+    /// <summary>The kitchen's own cutters; none for somebody without a kitchen.</summary>
+    public IReadOnlyList<KitchenCutter> Cutters { get; private set; } = [];
+
+    /// <summary>The kitchen's rolled recipes; none for somebody without a kitchen.</summary>
+    public IReadOnlyList<(string Key, string Name)> Recipes { get; private set; } = [];
 
     /// <summary>The sheet; null where something typed cannot be.</summary>
     public CuttingSheet? Sheet { get; private set; }
@@ -18,10 +26,58 @@ public sealed class CuttingModel(SolverGate gate) : PageModel
     /// <summary>Why there is no sheet although nothing is wrong; empty where there is one.</summary>
     public string Busy { get; private set; } = "";
 
+    /// <summary>What became of the recipe; kept over a redirect.</summary>
+    [TempData]
+    public string? Said { get; set; }
+
+    private bool IsBaker => User.Identity?.IsAuthenticated == true;
+
     /// <summary>Works the sheet out.</summary>
     public async Task OnGetAsync(CancellationToken cancel)
     {
-        if (Form.Read(OwnShapes.Of) is not { } wish)
+        await KnowAsync(cancel);
+        await WorkOutAsync(cancel);
+    }
+
+    /// <summary>Takes the sheet's pieces, trays and minutes over into a recipe, as a new version of it.</summary>
+    public async Task<IActionResult> OnPostTakeAsync(CancellationToken cancel)
+    {
+        if (!IsBaker)
+            return Challenge();
+        await KnowAsync(cancel);
+        await WorkOutAsync(cancel);
+        if (Sheet is null)
+            return Page();
+        if (await book.FindAsync(Form.Recipe ?? "", cancel) is not { } row)
+            return Wrong("Choose the recipe that these trays are of.");
+        var recipe = row.ToRecipe();
+        var (changed, words) = CutRecipe.On(recipe, Sheet.Cut, Sheet.Trays);
+        if (changed is null)
+            return Wrong(words);
+        await book.SaveAsync(changed, $"From the cutting sheet: {words}", isNew: false, cancel);
+        Said = $"{recipe.Name}: {words}. It is a new version; the one before is kept.";
+        return Redirect($"/workshop/cutting{Request.QueryString}");
+    }
+
+    private PageResult Wrong(string words)
+    {
+        Form.Wrong["Recipe"] = words;
+        Response.StatusCode = StatusCodes.Status422UnprocessableEntity;
+        return Page();
+    }
+
+    private async Task KnowAsync(CancellationToken cancel)
+    {
+        if (!IsBaker)
+            return;
+        Cutters = await shelf.AllAsync(cancel);
+        var known = await book.ShelfAsync(cancel);
+        Recipes = [.. known.Recipes.Where(r => CutRecipe.IsRolled(r.Recipe)).Select(r => (r.Recipe.Key, r.Recipe.Name))];
+    }
+
+    private async Task WorkOutAsync(CancellationToken cancel)
+    {
+        if (Form.Read(Find) is not { } wish)
         {
             Response.StatusCode = StatusCodes.Status422UnprocessableEntity;
             return;
@@ -29,14 +85,21 @@ public sealed class CuttingModel(SolverGate gate) : PageModel
 
         try
         {
-            Sheet =
-                User.Identity?.IsAuthenticated == true
-                    ? await gate.RunAsync(() => CuttingSheet.Of(wish, cancel), cancel)
-                    : await gate.RunForStrangerAsync(() => CuttingSheet.Of(wish, cancel), cancel);
+            Sheet = IsBaker
+                ? await gate.RunAsync(() => CuttingSheet.Of(wish, cancel), cancel)
+                : await gate.RunForStrangerAsync(() => CuttingSheet.Of(wish, cancel), cancel);
         }
         catch (QueueFullException)
         {
             Busy = "Many people are cutting at this moment. Ask again in a few seconds.";
         }
     }
+
+    /// <summary>One of our own shapes at a size, or a cutter of the kitchen, which has its own.</summary>
+    private (Outline? Outline, string Wrong) Find(string name, double size) =>
+        Guid.TryParse(name, out var id)
+            ? Cutters.FirstOrDefault(c => c.Id == id) is { } own
+                ? (own.Outline, "")
+                : (null, "This cutter is put away. Choose another.")
+            : OwnShapes.Of(name, size);
 }

@@ -55,6 +55,9 @@ public sealed class CuttingForm
     /// <summary>Minutes that a piece of 6 cm bakes.</summary>
     public string Minutes { get; set; } = "10";
 
+    /// <summary>Key of the recipe that the sheet is for; empty for none.</summary>
+    public string Recipe { get; set; } = "";
+
     /// <summary>What is wrong, by field.</summary>
     public Dictionary<string, string> Wrong { get; } = new(StringComparer.Ordinal);
 
@@ -114,13 +117,13 @@ public sealed class CuttingForm
 
     private static string At(string[] all, int i) => i < all.Length ? all[i] ?? "" : "";
 
+    /// <summary>A number as it is typed, with a point or a comma; null where it is none.</summary>
+    public static double? NumberOf(string? text) =>
+        double.TryParse(text?.Trim().Replace(',', '.'), NumberStyles.Float, CultureInfo.InvariantCulture, out var value) ? value : null;
+
     private double Number(string field, string text, double least, double most, string says)
     {
-        if (
-            double.TryParse(text?.Trim().Replace(',', '.'), NumberStyles.Float, CultureInfo.InvariantCulture, out var value)
-            && value >= least
-            && value <= most
-        )
+        if (NumberOf(text) is { } value && value >= least && value <= most)
             return value;
         Wrong[field] = $"{says}.";
         return least;
