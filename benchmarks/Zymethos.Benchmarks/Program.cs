@@ -11,6 +11,7 @@ using Zymethos.Core.Measures;
 // book [lines]                                        what reading lines and scaling the Book cost
 // season [seconds] [lots,lots,...] [seasons]          seasons of so many lots over eight weeks
 // calibration [kitchens]                              docs/calibration.svg: how often learned bands hold the truth, by their width
+// nesting [seconds]                                 how closely our own shapes are laid on a sheet
 // micro                                               the parts of planning, one by one, with BenchmarkDotNet
 switch (args.FirstOrDefault() ?? "planning")
 {
@@ -51,6 +52,9 @@ switch (args.FirstOrDefault() ?? "planning")
     case "calibration":
         CalibrationTable.Print(Number(1, 400));
         return 0;
+    case "nesting":
+        NestingTable.Print(Number(1, 3));
+        return 0;
     case "micro":
         BenchmarkRunner.Run<PlanningParts>();
         return 0;
@@ -59,7 +63,7 @@ switch (args.FirstOrDefault() ?? "planning")
             "There is: planning [days] [seconds] [recipes,...] [free], certainty [days] [seconds] [recipes,...] [people], "
                 + "leans [days] [seconds] [recipes], "
                 + "live [days], bench [days], touches address [benches] [seconds], book [lines], season [seconds] [lots,...] "
-                + "[seasons], calibration [kitchens] and micro."
+                + "[seasons], calibration [kitchens], nesting [seconds] and micro."
         );
         return 2;
 }

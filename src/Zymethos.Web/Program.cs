@@ -95,6 +95,8 @@ builder
         // What reckons without a kitchen is for everybody.
         o.Conventions.AllowAnonymousToPage("/Workshop/Index");
         o.Conventions.AllowAnonymousToPage("/Workshop/Cutting");
+        o.Conventions.AllowAnonymousToPage("/Workshop/House");
+        o.Conventions.AllowAnonymousToPage("/Workshop/Templates");
         o.Conventions.AllowAnonymousToPage("/Error");
         o.Conventions.AllowAnonymousToPage("/NotFound");
         o.Conventions.AllowAnonymousToPage("/Theme");

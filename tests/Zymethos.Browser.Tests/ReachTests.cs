@@ -37,6 +37,8 @@ public sealed class ReachTests(Site site)
         "/workshop",
         "/workshop/cutting",
         "/workshop/cutters",
+        "/workshop/house",
+        "/workshop/house/templates",
         "/parcels",
         "/parcels/new",
         "/parcels/people",

@@ -138,6 +138,61 @@ public sealed class WorkshopTests(TestKitchen kitchen) : IClassFixture<TestKitch
     }
 
     [Fact]
+    public async Task A_house_is_drawn_weighed_laid_on_trays_and_printed_true_to_size()
+    {
+        var visitor = kitchen.Visitor(follow: false);
+        // 12 by 18, 8 high, 45 degrees, 1.5 over, 5 mm thick, with nothing cut out: 116,146 mm2 and so 726 g, with scraps 910.
+        const string query = "Wide=12&Deep=18&High=8&Pitch=45&Over=1.5&Thick=5&Door=0&Windows=0&Chimney=0";
+        var page = await TestKitchen.ParseAsync(await visitor.GetAsync($"/workshop/house?{query}"));
+        var area = (2 * 13_200) + (2 * 13_600) + (2 * 210 * 75 * Math.Sqrt(2));
+        var grams = Math.Ceiling(area * 5 / 1000 * 1.25 / 0.8 / 10) * 10;
+        Assert.Contains($"{grams} g of dough", page.QuerySelector(".answer")!.TextContent, StringComparison.Ordinal);
+        // Six pieces, each with its inner and its outer face, on four drawings; on the trays each once.
+        Assert.Equal(4, page.QuerySelectorAll("svg.house").Length);
+        Assert.All(page.QuerySelectorAll("svg.house"), d => Assert.Equal(12, d.QuerySelectorAll("g path").Length));
+        Assert.Equal(6, page.QuerySelectorAll(".nest.is-tray .piece").Length);
+        Assert.Equal(["2", "2", "2"], page.QuerySelectorAll(".cut-table tbody tr").Select(r => r.QuerySelector("td")!.TextContent));
+        Assert.Contains("raw egg", page.Body!.TextContent, StringComparison.Ordinal);
+
+        var templates = await TestKitchen.ParseAsync(await visitor.GetAsync($"/workshop/house/templates?{query}"));
+        var sheets = templates.QuerySelectorAll(".template svg").ToList();
+        // The roof is 210 wide and a sheet 180: two sheets; gable and wall have one each.
+        Assert.Equal(4, sheets.Count);
+        foreach (var sheet in sheets)
+        {
+            // A millimetre of the drawing is a millimetre of the paper.
+            var box = sheet.GetAttribute("viewBox")!.Split(' ');
+            Assert.Equal((sheet.GetAttribute("width"), sheet.GetAttribute("height")), ($"{box[2]}mm", $"{box[3]}mm"));
+        }
+
+        // What is on the second sheet begins a centimetre before the end of the first.
+        Assert.Equal("170", sheets[^1].GetAttribute("viewBox")!.Split(' ')[0]);
+    }
+
+    [Theory]
+    [InlineData("Pitch=2", "slopes 10 to 75 degrees")]
+    [InlineData("Thick=0", "2 to 20 mm thick")]
+    [InlineData("Wide=much", "A number, like 12 or 2.5")]
+    [InlineData("Windows=6&Window=4", "leave no wall between them")]
+    [InlineData("Houses=0", "1 to 40 houses")]
+    [InlineData("Pitch=11&Thick=14&Wide=12", "it would lie flat")]
+    public async Task A_house_that_cannot_be_built_says_why(string query, string said)
+    {
+        var visitor = kitchen.Visitor(follow: false);
+        var answer = await visitor.GetAsync($"/workshop/house?{query}");
+        Assert.Equal(HttpStatusCode.UnprocessableEntity, answer.StatusCode);
+        Assert.Contains(said, (await TestKitchen.ParseAsync(answer)).Body!.TextContent, StringComparison.Ordinal);
+        Assert.Equal(HttpStatusCode.Redirect, (await visitor.GetAsync($"/workshop/house/templates?{query}")).StatusCode);
+    }
+
+    [Fact]
+    public async Task A_piece_that_no_tray_holds_is_named()
+    {
+        var page = await TestKitchen.ParseAsync(await kitchen.Visitor().GetAsync("/workshop/house?Wide=30&Deep=40&High=20"));
+        Assert.Contains("is larger than the tray", page.Body!.TextContent, StringComparison.Ordinal);
+    }
+
+    [Fact]
     public void What_a_sheet_changes_in_a_recipe_is_its_trays_and_nothing_else()
     {
         var recipe = new Interchange.Documents.DocumentReader().Read(DemoKitchen.Recipes().Single(r => r.Key == "window-shapes"), "recipe");
