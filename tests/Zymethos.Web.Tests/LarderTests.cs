@@ -178,6 +178,40 @@ public sealed class LarderTests(TestKitchen kitchen) : IClassFixture<TestKitchen
         Assert.Empty((await TestKitchen.ParseAsync(await demo.GetAsync(season))).QuerySelectorAll("form[action*='handler=Stock']"));
     }
 
+    [Theory]
+    [InlineData("dough", "Coal-cellar buttons", "buttons")]
+    [InlineData("dough", "Signal house", "house")]
+    public async Task A_season_begins_from_dough_that_is_there(string kind, string name, string need)
+    {
+        var demo = await kitchen.DemoBakerAsync();
+        var page = await TestKitchen.ParseAsync(await demo.GetAsync("/season"));
+        var season = page.QuerySelector("a[href$='/calendar']")!.GetAttribute("href")!.Replace("/calendar", "", StringComparison.Ordinal);
+        async Task<List<int>> DoneAsync() =>
+            [
+                .. JsonDocument
+                    .Parse(await demo.GetStringAsync($"{season}/season.json"))
+                    .RootElement.GetProperty("done")
+                    .EnumerateArray()
+                    .Where(d => d.GetProperty("need").GetString() == need)
+                    .Select(d => d.GetProperty("stretch").GetInt32()),
+            ];
+        Assert.Empty(await DoneAsync());
+        await PutAsync(demo, name, "1", ("Form.Kind", kind));
+        var offers = (await TestKitchen.ParseAsync(await demo.GetAsync(season))).QuerySelectorAll("form[action*='handler=Stock']").ToList();
+        var offer = Assert.Single(offers, o => o.QuerySelector("input[name=need]")!.GetAttribute("value") == need);
+        Assert.Contains("as done", offer.TextContent, StringComparison.Ordinal);
+        var fields = offer.QuerySelectorAll("input[type=hidden]").ToDictionary(i => i.GetAttribute("name")!, i => i.GetAttribute("value")!);
+        using var form = new FormUrlEncodedContent(fields);
+        var taken = await demo.PostAsync($"{season}?handler=Stock", form);
+        Assert.Equal(HttpStatusCode.OK, taken.StatusCode);
+        // The work before the oven is done; the bake is still to come, and the dough is spoken for.
+        Assert.Equal([0], await DoneAsync());
+        var left = (await TestKitchen.ParseAsync(await demo.GetAsync(season))).QuerySelectorAll(
+            "form[action*='handler=Stock'] input[name=need]"
+        );
+        Assert.DoesNotContain(left, i => i.GetAttribute("value") == need);
+    }
+
     [Fact]
     public async Task What_is_ticked_comes_home_onto_the_shelf()
     {
