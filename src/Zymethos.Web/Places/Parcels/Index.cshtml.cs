@@ -54,6 +54,9 @@ public sealed class IndexModel(GiftDesk desk, ParcelPeople people, KitchenBook b
     [TempData]
     public string? Said { get; set; }
 
+    /// <summary>What became of the touch that this page answers itself: it is said here, and not once more on the next page.</summary>
+    public string? Answered { get; private set; }
+
     /// <summary>How many boxes are full and safe, in a sentence.</summary>
     public string Answer
     {
@@ -250,7 +253,7 @@ public sealed class IndexModel(GiftDesk desk, ParcelPeople people, KitchenBook b
 
         ModelState.Clear();
         await FillAsync(id, cancel);
-        (Said, IsRefused) = (answer.Words, !answer.IsDone);
+        (Answered, IsRefused) = (answer.Words, !answer.IsDone);
         TempData.Clear();
         if (Wrong.Count > 0)
             Response.StatusCode = StatusCodes.Status422UnprocessableEntity;
