@@ -38,6 +38,9 @@ public sealed class WorkshopTests(TestKitchen kitchen) : IClassFixture<TestKitch
     [InlineData("Shape=heart&Size=50", "There is no outline “heart”")]
     [InlineData("Shape=round&Size=50&Wanted=-3", "1 to 2,000 pieces")]
     [InlineData("Ask=needs&Shape=round&Size=50&Wanted=", "Say how many, and you learn how much dough")]
+    [InlineData("Dough=20000&Thick=1&Wide=5&Long=5&Shape=round&Size=40", "more than 12 boards")]
+    [InlineData("Dough=20000&Thick=3&Wide=200&Long=200&Shape=round&Size=5&Wanted=", "up to 600 pieces")]
+    [InlineData("Ask=needs&Shape=round&Size=50&Wanted=900", "up to 300 pieces")]
     [InlineData("Shape=", "Choose at least one shape")]
     [InlineData("Shape=00000000-0000-0000-0000-000000000009&Size=50", "This cutter is put away")]
     public async Task What_cannot_be_is_said_and_what_was_typed_stays(string query, string said)

@@ -7,7 +7,7 @@ using NetTopologySuite.Operation.OverlayNG;
 namespace Zymethos.Workshop.Cutting;
 
 /// <summary>How a sheet is searched.</summary>
-/// <param name="Limit">Time in all; the first way of laying is always ended.</param>
+/// <param name="Limit">Time in all; the first way of laying has eight seconds more, and is ended in them but for very many pieces.</param>
 public sealed record NestSettings(TimeSpan Limit)
 {
     /// <summary>At which turns an outline may lie, in degrees.</summary>
@@ -23,6 +23,7 @@ public static class Nesting
 {
     private const double Hair = NestVariant.Hair;
     private const int MostMixed = 60;
+    private static readonly TimeSpan FirstWay = TimeSpan.FromSeconds(8);
     private const double Level = 0.25;
 
     /// <summary>Lays as many pieces of what is wanted as a sheet has room for.</summary>
@@ -48,7 +49,9 @@ public static class Nesting
         {
             if (best is not null && (clock.Elapsed > settings.Limit || cancel.IsCancellationRequested || IsAll(best)))
                 break;
-            var laid = search.Lay(way, () => best is not null && (clock.Elapsed > settings.Limit || cancel.IsCancellationRequested));
+            // A sheet of very many pieces is left as full as it is by then: nobody waits for a minute.
+            var until = best is null ? settings.Limit + FirstWay : settings.Limit;
+            var laid = search.Lay(way, () => clock.Elapsed > until || cancel.IsCancellationRequested);
             if (best is null || Better(laid, best))
                 best = laid;
         }

@@ -72,7 +72,7 @@ public static class SvgOutline
         {
             return (null, e.Message);
         }
-        catch (Exception e) when (e is TopologyException or ArgumentException or NotImplementedException)
+        catch (Exception e) when (e is TopologyException or ArgumentException)
         {
             return (null, "The lines of this drawing make no outline. Draw one closed line that does not cross itself.");
         }

@@ -10,6 +10,10 @@ public sealed class CuttingForm
     /// <summary>The most shapes of one sheet.</summary>
     public const int MostShapes = 6;
 
+    // Six hundred pieces are laid in some seconds, twice as many in four times that.
+    private const int MostPieces = 600;
+    private const int MostBoards = 12;
+
     /// <summary>"gives" for what a dough gives, "needs" for the dough that pieces need.</summary>
     public string Ask { get; set; } = "gives";
 
@@ -108,7 +112,22 @@ public sealed class CuttingForm
             (int)Number(nameof(AtOnce), AtOnce, 1, 8, "1 to 8 trays"),
             Number(nameof(Minutes), Minutes, 1, 120, "1 to 120 minutes")
         );
+        if (Wrong.Count == 0)
+            CheckMuch(dough, wishes);
         return Wrong.Count > 0 ? null : new CuttingWish(dough, wishes.ToImmutable(), tray, Ask == "needs");
+    }
+
+    /// <summary>What would take minutes to lay is refused, with what would do.</summary>
+    private void CheckMuch(RolledDough dough, IReadOnlyList<CutWish> wishes)
+    {
+        var area = dough.Grams / dough.GramsOfSquareMillimetre;
+        if (Ask != "needs" && area > MostBoards * dough.BoardWidth * dough.BoardLength)
+            Wrong[nameof(Long)] = $"So much dough fills more than {MostBoards} boards of this size. Take a larger board or less dough.";
+        var open = wishes.Where(w => w.Wanted is null).Sum(w => w.Outline.Area);
+        var pieces = wishes.Sum(w => w.Wanted ?? 0) + (open > 0 ? wishes.Count(w => w.Wanted is null) * area / open : 0);
+        var most = Ask == "needs" ? MostPieces / 2 : MostPieces;
+        if (pieces > most)
+            Wrong["Size0"] = $"A sheet lays up to {most} pieces, and these are about {pieces:0}. Take less dough or fewer pieces.";
     }
 
     private static bool Fits(Outline outline, double width, double length) =>
@@ -119,7 +138,10 @@ public sealed class CuttingForm
 
     /// <summary>A number as it is typed, with a point or a comma; null where it is none.</summary>
     public static double? NumberOf(string? text) =>
-        double.TryParse(text?.Trim().Replace(',', '.'), NumberStyles.Float, CultureInfo.InvariantCulture, out var value) ? value : null;
+        double.TryParse(text?.Trim().Replace(',', '.'), NumberStyles.Float, CultureInfo.InvariantCulture, out var value)
+        && double.IsFinite(value)
+            ? value
+            : null;
 
     private double Number(string field, string text, double least, double most, string says)
     {
