@@ -16,7 +16,7 @@ public sealed class Baker(Site site, int width = 1280, int height = 800) : IDisp
     public void SignIn()
     {
         Go("/account/sign-in");
-        Find("#demo-door").Click();
+        Press("#demo-door");
         Until(() => Window.Url.Contains("/oven-day", StringComparison.Ordinal), "the demo kitchen opens");
     }
 
@@ -28,7 +28,49 @@ public sealed class Baker(Site site, int width = 1280, int height = 800) : IDisp
 
     public IReadOnlyList<IWebElement> All(string css) => Window.FindElements(By.CssSelector(css));
 
-    public string Text(string css) => Find(css).Text;
+    public string Text(string css) => Of(css, e => e.Text)!;
+
+    /// <summary>An attribute of the first that is found. Null where it has none.</summary>
+    public string? Attribute(string css, string name) => Of(css, e => e.GetAttribute(name));
+
+    /// <summary>Where a link goes to, without the host.</summary>
+    public string PathOf(string css) => new Uri(Attribute(css, "href")!).AbsolutePath;
+
+    /// <summary>Presses the first that is found.</summary>
+    public void Press(string css) =>
+        _ = Of(
+            css,
+            e =>
+            {
+                e.Click();
+                return "";
+            }
+        );
+
+    /// <summary>Presses something and waits until <paramref name="part"/> of the page is another one, so that nothing is read from what is
+    /// about to go.</summary>
+    public void PressForNew(string part, string css, int seconds = 40)
+    {
+        Window.ExecuteScript("arguments[0].dataset.old = 'yes'", Find(part));
+        Press(css);
+        Until(() => All($"{part}:not([data-old])").Count == 1, $"{part} comes anew", seconds);
+    }
+
+    /// <summary>Asks something of an element. One that is exchanged meanwhile is looked for again.</summary>
+    private string? Of(string css, Func<IWebElement, string?> ask)
+    {
+        for (var tries = 0; ; tries++)
+        {
+            try
+            {
+                return ask(Find(css));
+            }
+            catch (Exception e) when (tries < 20 && e is StaleElementReferenceException or NoSuchElementException)
+            {
+                Thread.Sleep(100);
+            }
+        }
+    }
 
     public void Until(Func<bool> holds, string what, int seconds = 20)
     {

@@ -189,9 +189,9 @@ public sealed class BenchDeviceTests(Site site) : BenchAtWork(site)
             )!;
         Press(baker, $"[data-key='{eggs}']");
         baker.Set("#bench-count", "3");
-        baker.Find(".bench-ask button.touch[type=button]:nth-of-type(4)").Click();
-        Assert.Equal("56", baker.Find("#bench-each").GetAttribute("value"));
-        baker.Find(".bench-ask .main-touch").Click();
+        baker.Press(".bench-ask button.touch[type=button]:nth-of-type(4)");
+        Assert.Equal("56", baker.Attribute("#bench-each", "value"));
+        baker.Press(".bench-ask .main-touch");
         baker.Until(() => Events(baker).Any(e => e.Kind == BenchKind.Used && e.Value == 168), "three of 56 g are told");
     }
 
@@ -238,7 +238,7 @@ public sealed class BenchDeviceTests(Site site) : BenchAtWork(site)
             "it is heard",
             15
         );
-        baker.Find(".device-names summary").Click();
+        baker.Press(".device-names summary");
         baker.Set("#title-room", "Wall by the door");
         baker.Find("#title-room").SendKeys(Keys.Enter);
         baker.Until(
@@ -246,7 +246,7 @@ public sealed class BenchDeviceTests(Site site) : BenchAtWork(site)
             "it is named"
         );
         Assert.Empty(baker.Violations());
-        baker.Find(".device-names summary").Click();
+        baker.Press(".device-names summary");
         baker.Set("#title-room", "");
         baker.Find("#title-room").SendKeys(Keys.Enter);
     }

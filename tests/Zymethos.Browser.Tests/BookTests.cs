@@ -13,21 +13,21 @@ public sealed class BookTests(Site site)
         baker.SignIn();
         baker.Go("/book/market-squash-loaf/scale");
         baker.Type("#pieces", "6");
-        baker.Until(() => baker.Find("#times").GetAttribute("value") == "3", "the multiple follows");
+        baker.Until(() => baker.Attribute("#times", "value") == "3", "the multiple follows");
         Assert.Contains("1290 g", baker.Text(".bowl"), StringComparison.Ordinal);
         Assert.True(baker.Find("input[name='Form.By'][value='Pieces']").Selected);
-        Assert.Equal("6", baker.Find("#pieces").GetAttribute("value"));
+        Assert.Equal("6", baker.Attribute("#pieces", "value"));
 
         // The slider by keyboard.
         baker.Find("#slide").SendKeys(Keys.Home);
-        baker.Until(() => baker.Find("#times").GetAttribute("value") == "0.25", "the slider decides");
+        baker.Until(() => baker.Attribute("#times", "value") == "0.25", "the slider decides");
         baker.Until(() => baker.Text(".bowl").Contains("108 g", StringComparison.Ordinal), "the bowl follows");
         Assert.Contains("Form.By=Multiple", baker.Window.Url, StringComparison.Ordinal);
 
         // Nonsense is answered where it stands and stays.
         baker.Type("#flour", "lots");
         baker.Until(() => baker.Text("#wrong-scale").Contains("above zero", StringComparison.Ordinal), "it is said");
-        Assert.Equal("lots", baker.Find("#flour").GetAttribute("value"));
+        Assert.Equal("lots", baker.Attribute("#flour", "value"));
         Assert.Empty(baker.ConsoleErrors());
         Assert.Empty(baker.ForeignRequests());
     }
@@ -38,7 +38,7 @@ public sealed class BookTests(Site site)
         using var baker = new Baker(site);
         baker.SignIn();
         baker.Go("/book");
-        baker.Find("form[action='/book/new'] button").Click();
+        baker.Press("form[action='/book/new'] button");
         baker.Type("#d-name", "Cellar door buns");
         baker.Type("textarea[name='Draft.Parts[0].Lines']", "3 cups bread flour\n1 cup moon dust");
         baker.Until(() => baker.All(".part-readings tbody tr").Count == 2, "both lines are read beside");
@@ -51,10 +51,10 @@ public sealed class BookTests(Site site)
         baker.Go("/book");
         Assert.Contains("Cellar door buns", baker.Text(".drafts"), StringComparison.Ordinal);
         baker.Window.Navigate().GoToUrl(draft);
-        baker.Find("button[value='step-add']").Click();
+        baker.Press("button[value='step-add']");
         baker.Until(() => baker.All(".edit-step").Count == 2, "a step is added");
-        Assert.Equal("Cellar door buns", baker.Find("#d-name").GetAttribute("value"));
-        baker.Find("button[value='discard']").Click();
+        Assert.Equal("Cellar door buns", baker.Attribute("#d-name", "value"));
+        baker.Press("button[value='discard']");
         baker.Until(() => baker.Window.Url.EndsWith("/book", StringComparison.Ordinal), "the draft is thrown away");
         Assert.Empty(baker.ConsoleErrors());
     }
@@ -71,7 +71,7 @@ public sealed class BookTests(Site site)
                 + "the dough for 10 minutes.\nLet rise until doubled, about 1 hour.\nShape into buns, 15 minutes.\nBake at 200 C for 15 "
                 + "minutes on a tray 40 x 30 cm."
         );
-        baker.Find("form.import button.mt-3").Click();
+        baker.Press("form.import button.mt-3");
         baker.Until(() => baker.Window.Url.Contains("/book/read/", StringComparison.Ordinal), "the reading sheet opens");
         while (baker.All(".read-ask").Count > 0)
         {
@@ -81,7 +81,7 @@ public sealed class BookTests(Site site)
         }
 
         baker.Until(() => baker.Text("#questions").Contains("can be planned", StringComparison.Ordinal), "nothing is missing");
-        baker.Find("form[action*='Keep'] button").Click();
+        baker.Press("form[action*='Keep'] button");
         baker.Until(() => baker.Window.Url.EndsWith("/book/gatehouse-buns", StringComparison.Ordinal), "it is in the Book");
         baker.Go("/book/gatehouse-buns/scale?Form.By=Pieces&Form.Pieces=24");
         Assert.Contains("1000 g", baker.Text(".bowl"), StringComparison.Ordinal);

@@ -14,12 +14,12 @@ public sealed class DayTests(Site site)
         baker.SignIn();
 
         // Plan: another date, two recipes.
-        baker.Find(".change summary").Click();
+        baker.Press(".change summary");
         baker.Set("#setup-date", "2032-03-06");
         baker.Set("#setup-from", "09:00");
         baker.PutTogether("Market squash loaf", "Orchard almond slices");
 
-        baker.Find("#plan-button").Click();
+        baker.Press("#plan-button");
         baker.Until(() => baker.Window.Url.Contains("2032-03-06", StringComparison.Ordinal), "the address follows the new day");
         baker.Until(() => baker.All(".legend li").Count == 2, "the new day is drawn");
         Assert.Equal("Saturday 6 March", baker.Text("h1"));
@@ -30,7 +30,7 @@ public sealed class DayTests(Site site)
         var task = load.GetAttribute("data-task");
         baker.Window.ExecuteScript("arguments[0].dispatchEvent(new MouseEvent('click', { bubbles: true, cancelable: true }))", load);
         baker.Until(() => baker.All("#why [data-step]").Count == 1, "the reasons come");
-        Assert.Equal(task, baker.Find("#why [data-step]").GetAttribute("data-step"));
+        Assert.Equal(task, baker.Attribute("#why [data-step]", "data-step"));
         Assert.Contains("Why not earlier", baker.Text("#why"), StringComparison.Ordinal);
         Assert.NotEmpty(baker.All($"tr.is-chosen[data-task='{task}']"));
 
@@ -38,7 +38,7 @@ public sealed class DayTests(Site site)
         baker.Go("/kitchen");
         baker.Type("#k-HeatUpMinutes", "26");
         baker.Type("#k-FallAjarMinutes", "30");
-        baker.Find("#save-kitchen").Click();
+        baker.Press("#save-kitchen");
         baker.Until(() => baker.All(".note").Count == 1, "the kitchen is saved");
         Assert.Contains("Saturday 6 March is planned again: done by", baker.Text(".note"), StringComparison.Ordinal);
         baker.Go("/oven-day?date=2032-03-06");
@@ -54,11 +54,11 @@ public sealed class DayTests(Site site)
     {
         using var baker = new Baker(site);
         baker.SignIn();
-        baker.Find(".change summary").Click();
+        baker.Press(".change summary");
         baker.Set("#setup-until", "07:15");
-        baker.Find("#plan-button").Click();
+        baker.Press("#plan-button");
         baker.Until(() => baker.All("#wrong-until:not(:empty)").Count == 1, "the message stands at the field");
-        Assert.Equal("07:15", baker.Find("#setup-until").GetAttribute("value"));
+        Assert.Equal("07:15", baker.Attribute("#setup-until", "value"));
         Assert.Equal("setup-until", baker.Window.SwitchTo().ActiveElement().GetAttribute("id"));
     }
 
@@ -97,10 +97,10 @@ public sealed class DayTests(Site site)
             .Release()
             .Perform();
         baker.Until(() => baker.All($".loads .is-pinned[data-task='{task}']").Count == 1, "the load is held");
-        var held = DateTime.Parse(baker.Find($".loads [data-task='{task}']").GetAttribute("data-start")!, CultureInfo.InvariantCulture);
+        var held = DateTime.Parse(baker.Attribute($".loads [data-task='{task}']", "data-start")!, CultureInfo.InvariantCulture);
         Assert.True(held > start && held < start + TimeSpan.FromHours(1.5), $"{start} {held}");
         Assert.Contains("held at", baker.Text(".note"), StringComparison.Ordinal);
-        baker.Find("form[action*=Undo] button").Click();
+        baker.Press("form[action*=Undo] button");
         baker.Until(() => baker.All(".is-pinned").Count == 0, "it is taken back");
         Assert.Equal(before, baker.Text(".figure-main dd"));
         Assert.Empty(baker.ConsoleErrors());
@@ -140,7 +140,7 @@ public sealed class DayTests(Site site)
         );
         if (baker.All(".is-pinned").Count > 0)
         {
-            baker.Find("form[action*=Undo] button").Click();
+            baker.Press("form[action*=Undo] button");
             baker.Until(() => baker.All(".is-pinned").Count == 0, "it is taken back");
         }
 
@@ -196,7 +196,7 @@ public sealed class DayTests(Site site)
     {
         using var baker = new Baker(site);
         baker.SignIn();
-        baker.Find(".change summary").Click();
+        baker.Press(".change summary");
         baker.Set("#setup-date", "2032-05-08");
         baker.Set("#setup-from", "06:00");
         baker.Set("#setup-until", "22:00");
@@ -214,9 +214,9 @@ public sealed class DayTests(Site site)
         ];
         baker.PutTogether(many);
 
-        baker.Find("#plan-button").Click();
+        baker.Press("#plan-button");
         baker.Until(() => baker.Window.Url.Contains("2032-05-08", StringComparison.Ordinal), "the day is planned", 40);
-        baker.Find("form[action*=Look] button").Click();
+        baker.Press("form[action*=Look] button");
         baker.Until(() => baker.All("[data-search]").Count == 1, "the search is shown");
         baker.Until(() => baker.Text("[data-words]").StartsWith("Best so far", StringComparison.Ordinal), "the best so far is told");
         baker.Until(() => baker.All("[data-search]").Count == 0, "the search ends", 40);

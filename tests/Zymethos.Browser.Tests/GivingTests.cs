@@ -12,18 +12,17 @@ public sealed partial class GivingTests(Site site)
         using var baker = new Baker(site);
         baker.SignIn();
         baker.Go("/parcels");
-        baker.Find("form[action*=Fill] button").Click();
-        baker.Until(() => baker.All(".note").Count == 1, "the boxes are filled", 40);
+        baker.PressForNew("#board", "form[action*=Fill] button");
         var cell = baker.All(".board tbody tr")[9].FindElements(OpenQA.Selenium.By.CssSelector("input"))[0].GetAttribute("name");
         baker.Set($"[name='{cell}']", "1");
         baker.Until(() => baker.All($".is-pinned [name='{cell}']").Count == 1, "the cell is pinned");
-        baker.Find("form[action*=Fill] button").Click();
+        baker.PressForNew("#board", "form[action*=Fill] button");
         baker.Until(() => baker.Text(".note").Contains("boxes are full", StringComparison.Ordinal), "filled again", 40);
-        Assert.Equal("1", baker.Find($".is-pinned [name='{cell}']").GetAttribute("value"));
+        Assert.Equal("1", baker.Attribute($".is-pinned [name='{cell}']", "value"));
         // Letters are no number: it is said, and what was typed stands.
         baker.Set($"[name='{cell}']", "some");
         baker.Until(() => baker.All("ul.said-wrong li").Count == 1, "it is said");
-        Assert.Equal("some", baker.Find($"[name='{cell}']").GetAttribute("value"));
+        Assert.Equal("some", baker.Attribute($"[name='{cell}']", "value"));
         baker.Set($"[name='{cell}']", "");
         baker.Until(() => baker.All($".is-pinned [name='{cell}']").Count == 0, "the cell is open again");
     }
@@ -41,7 +40,7 @@ public sealed partial class GivingTests(Site site)
         string Box(int i) => $"input[data-line='{lines[i]}']";
         bool IsIn(Baker who, int i) => who.Find(Box(i)).Selected;
 
-        baker.Find(Box(0)).Click();
+        baker.Press(Box(0));
         other.Until(() => IsIn(other, 0), "the other phone sees it");
         baker.Until(
             () =>
@@ -54,20 +53,20 @@ public sealed partial class GivingTests(Site site)
             "the page is kept"
         );
         Offline(baker, true);
-        baker.Find(Box(1)).Click();
-        baker.Find(Box(0)).Click();
+        baker.Press(Box(1));
+        baker.Press(Box(0));
         baker.Until(() => baker.Text("#tick-state").Contains("2 ticks are kept", StringComparison.Ordinal), "it says that there is no net");
         // The list opens anew without a net, with what was ticked.
         baker.Window.Navigate().Refresh();
         baker.Until(() => IsIn(baker, 1) && !IsIn(baker, 0), "the list is there after a reload as well");
-        other.Find(Box(2)).Click();
+        other.Press(Box(2));
         Assert.False(IsIn(other, 1));
         Offline(baker, false);
         baker.Until(() => IsIn(baker, 2) && baker.Text("#tick-state").Length == 0, "told, and the other's tick is here", 30);
         other.Until(() => IsIn(other, 1) && !IsIn(other, 0), "the other phone has all of it", 30);
         // Put back for those who come after.
-        baker.Find(Box(1)).Click();
-        baker.Find(Box(2)).Click();
+        baker.Press(Box(1));
+        baker.Press(Box(2));
         other.Until(() => !IsIn(other, 1) && !IsIn(other, 2), "all are put back", 30);
     }
 
@@ -82,9 +81,8 @@ public sealed partial class GivingTests(Site site)
         using var baker = new Baker(site);
         baker.SignIn();
         baker.Go("/parcels");
-        baker.Find("form[action*=Fill] button").Click();
-        baker.Until(() => baker.All(".note").Count == 1, "the boxes are filled", 40);
-        var labels = new Uri(baker.Find("a[href$='/labels']").GetAttribute("href")!).AbsolutePath;
+        baker.PressForNew("#board", "form[action*=Fill] button");
+        var labels = baker.PathOf("a[href$='/labels']");
         baker.Go($"{labels}?paper={paper}&what={what}");
         Assert.True(baker.All(".gift-label").Count > 8);
         Assert.Equal(

@@ -82,18 +82,18 @@ public sealed class ReachTests(Site site)
 
         // The editor, with a step unfolded.
         baker.Go("/book/market-squash-loaf");
-        baker.Find("form[action*=Edit] button").Click();
-        baker.Find(".edit-step details summary").Click();
+        baker.Press("form[action*=Edit] button");
+        baker.Press(".edit-step details summary");
         found.AddRange(baker.Violations().Select(v => $"editor: {v}"));
 
         // The page as it stands with reasons shown, and with a clash.
         baker.Go("/oven-day");
-        baker.Find(".sheet tr.line-in a").Click();
+        baker.Press(".sheet tr.line-in a");
         baker.Until(() => baker.All("#why [data-step]").Count == 1, "the reasons come");
-        baker.Find(".change summary").Click();
+        baker.Press(".change summary");
         found.AddRange(baker.Violations().Select(v => $"reasons: {v}"));
         baker.Set("#setup-until", "09:30");
-        baker.Find("#plan-button").Click();
+        baker.Press("#plan-button");
         baker.Until(() => baker.All(".clash").Count == 1, "the clash is shown");
         found.AddRange(baker.Violations().Select(v => $"clash: {v}"));
 
@@ -132,7 +132,7 @@ public sealed class ReachTests(Site site)
         }
 
         baker.Go("/book/market-squash-loaf");
-        baker.Find("form[action*=Edit] button").Click();
+        baker.Press("form[action*=Edit] button");
         Assert.True(baker.SidewaysOverflow() == 0, $"the editor at {width} px is {baker.SidewaysOverflow()} px too wide");
     }
 
@@ -140,11 +140,7 @@ public sealed class ReachTests(Site site)
     private static List<string> InSeason(Baker baker)
     {
         baker.Go("/season");
-        var season = new Uri(baker.Find("a[href$='/calendar']").GetAttribute("href")!).AbsolutePath.Replace(
-            "/calendar",
-            "",
-            StringComparison.Ordinal
-        );
+        var season = baker.PathOf("a[href$='/calendar']").Replace("/calendar", "", StringComparison.Ordinal);
         return [$"{season}/edit", $"{season}/calendar", $"{season}/lot/fruit-cake", $"{season}/lot/copper", $"{season}/end"];
     }
 
@@ -159,11 +155,10 @@ public sealed class ReachTests(Site site)
     private static List<string> InParcels(Baker baker)
     {
         baker.Go("/parcels");
-        baker.Find("form[action*=Fill] button").Click();
-        baker.Until(() => baker.All("#needs-head").Count == 1, "the boxes are filled", 40);
-        var pack = new Uri(baker.Find("a[href$='/pack']").GetAttribute("href")!).AbsolutePath;
+        baker.PressForNew("#board", "form[action*=Fill] button");
+        var pack = baker.PathOf("a[href$='/pack']");
         baker.Go("/parcels/people");
-        var person = new Uri(baker.Find(".people a").GetAttribute("href")!).AbsolutePath;
+        var person = baker.PathOf(".people a");
         return
         [
             pack,
@@ -181,7 +176,7 @@ public sealed class ReachTests(Site site)
         baker.SignIn();
         baker.Window.ExecuteCdpCommand("Emulation.setScriptExecutionDisabled", new() { ["value"] = true });
         baker.Go("/oven-day");
-        baker.Find(".sheet tr.line-in a").Click();
+        baker.Press(".sheet tr.line-in a");
         baker.Until(() => baker.Window.Url.Contains("step=", StringComparison.Ordinal), "the link is followed");
         Assert.Contains("Why not earlier", baker.Text("#why"), StringComparison.Ordinal);
     }

@@ -16,11 +16,11 @@ public sealed partial class SeasonTests(Site site)
         baker.Type("[name=KitchenName]", "Attic");
         baker.Type("[name=Email]", $"{Guid.NewGuid():N}@home.invalid");
         baker.Type("[name=Password]", "a long enough one");
-        baker.Find("form.card-paper button").Click();
+        baker.Press("form.card-paper button");
         baker.Until(() => baker.All(".places").Count == 1, "the kitchen opens");
 
         baker.Go("/season");
-        baker.Find("a[href='/season/new']").Click();
+        baker.Press("a[href='/season/new']");
         baker.Until(() => baker.All("#season-form").Count == 1, "the form opens");
         var today = DateTime.Today;
         var supper = today.AddDays(20);
@@ -32,7 +32,7 @@ public sealed partial class SeasonTests(Site site)
         baker.Type("[name='Form.Needs[0].Pieces']", "36");
         Choose(baker, "[name='Form.Needs[1].Recipe']", "copper-ring");
         // A list from a spreadsheet beside what was chosen.
-        baker.Find(".paste summary").Click();
+        baker.Press(".paste summary");
         baker.Find("#paste").SendKeys("Wren;squash loaf;2");
         foreach (var day in Enumerable.Range(0, 7))
         {
@@ -41,12 +41,12 @@ public sealed partial class SeasonTests(Site site)
         }
 
         // Without pieces the ring cannot be meant; the rest stands as it was typed.
-        baker.Find("#season-keep").Click();
+        baker.Press("#season-keep");
         baker.Until(() => baker.All(".said-wrong[role=alert]").Count == 1, "the form comes back");
         Assert.Contains("How many pieces", baker.Text(".row-wrong"), StringComparison.Ordinal);
-        Assert.Equal("36", baker.Find("[name='Form.Needs[0].Pieces']").GetAttribute("value"));
+        Assert.Equal("36", baker.Attribute("[name='Form.Needs[0].Pieces']", "value"));
         baker.Type("[name='Form.Needs[1].Pieces']", "1");
-        baker.Find("#season-keep").Click();
+        baker.Press("#season-keep");
         baker.Until(() => baker.All(".strands .strand").Count == 3, "three strands are drawn", 30);
         Assert.Contains("3 of 3", baker.Text(".stands"), StringComparison.Ordinal);
 
@@ -57,7 +57,7 @@ public sealed partial class SeasonTests(Site site)
         baker.Until(() => baker.All(".lot-work li").Count > 0, "the lot opens");
         baker.Window.Navigate().Back();
 
-        baker.Find("a[href$='/calendar']").Click();
+        baker.Press("a[href$='/calendar']");
         baker.Until(() => baker.All(".calendar-occasion").Count == 1, "the calendar opens");
         var printed =
             (Dictionary<string, object>)

@@ -29,7 +29,7 @@ public sealed class SetUpTests(Site site)
         var many = int.Parse(pieces.GetAttribute("value")!, System.Globalization.CultureInfo.InvariantCulture) + 1;
         pieces.Clear();
         pieces.SendKeys($"{many}{Keys.Tab}");
-        Assert.Equal("2", baker.Find("[data-batches]").GetAttribute("value"));
+        Assert.Equal("2", baker.Attribute("[data-batches]", "value"));
         baker.Until(() => baker.Text("#day-ahead").Contains("Hands", StringComparison.Ordinal), "the day ahead is shown");
         baker.Find("[data-batches]").SendKeys(Keys.Enter);
         baker.Until(() => baker.All(".trace").Count == 1, "the day is planned");
@@ -68,12 +68,12 @@ public sealed class SetUpTests(Site site)
         baker.Go("/kitchen");
         baker.Find("#k-Habit").SendKeys("cups");
         baker.Find("#k-Clock").SendKeys("5:30");
-        baker.Find("#save-kitchen").Click();
+        baker.Press("#save-kitchen");
         baker.Until(() => baker.All(".note").Count == 1, "the kitchen is saved");
         baker.Go("/oven-day?date=2032-06-19");
-        Assert.Equal("8:00 am", baker.Find("#setup-from").GetAttribute("value"));
+        Assert.Equal("8:00 am", baker.Attribute("#setup-from", "value"));
         baker.PutTogether("Market squash loaf", "Lantern plait");
-        baker.Find("#plan-button").Click();
+        baker.Press("#plan-button");
         baker.Until(() => baker.All(".trace").Count == 1, "the day is planned");
         var text = baker.Text("#planning");
         var errors = baker.ConsoleErrors();
@@ -81,7 +81,7 @@ public sealed class SetUpTests(Site site)
         baker.Go("/kitchen");
         baker.Find("#k-Habit").SendKeys("grams");
         baker.Find("#k-Clock").SendKeys("17");
-        baker.Find("#save-kitchen").Click();
+        baker.Press("#save-kitchen");
         baker.Until(() => baker.All(".note").Count == 1, "the kitchen is as it was");
         Assert.DoesNotContain("°C", text, StringComparison.Ordinal);
         Assert.Contains("°F", text, StringComparison.Ordinal);
@@ -107,7 +107,7 @@ public sealed class SetUpTests(Site site)
             "other plans are found",
             90
         );
-        baker.Find(".certainty summary").Click();
+        baker.Press(".certainty summary");
         var buttons = baker.All(".choices button");
         Assert.NotEmpty(buttons);
         Assert.Single(baker.All(".choices tr.is-taken"));
@@ -122,7 +122,7 @@ public sealed class SetUpTests(Site site)
                     is true,
             "the other plan is taken, and no longer offered"
         );
-        baker.Find("form[action*=Undo] button").Click();
+        baker.Press("form[action*=Undo] button");
         baker.Until(() => baker.All("form[action*=Redo] button").Count == 1, "it is undone for whoever bakes here next");
         Assert.Empty(baker.ConsoleErrors());
     }
