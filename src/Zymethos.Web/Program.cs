@@ -97,6 +97,7 @@ builder
         o.Conventions.AllowAnonymousToPage("/Workshop/Cutting");
         o.Conventions.AllowAnonymousToPage("/Workshop/House");
         o.Conventions.AllowAnonymousToPage("/Workshop/Templates");
+        o.Conventions.AllowAnonymousToPage("/Workshop/Reckon");
         o.Conventions.AllowAnonymousToPage("/Error");
         o.Conventions.AllowAnonymousToPage("/NotFound");
         o.Conventions.AllowAnonymousToPage("/Theme");
@@ -209,6 +210,7 @@ app.MapOvenDayApi();
 app.MapMeasuresApi();
 app.MapRecipesApi();
 app.MapSeasonsApi();
+app.MapWorkshopApi();
 app.MapBookDownloads();
 app.MapSeasonFiles();
 app.MapDaybookFiles();

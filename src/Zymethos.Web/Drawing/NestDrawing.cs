@@ -16,7 +16,14 @@ public static class NestDrawing
     /// <param name="nest">The sheet.</param>
     /// <param name="kind">"dough" or "tray".</param>
     /// <param name="says">What it shows, for those who do not see it.</param>
-    public static IHtmlContent Of(Nest nest, string kind, string says)
+    public static IHtmlContent Of(Nest nest, string kind, string says) => new HtmlString(Write(nest, kind, says, ""));
+
+    /// <summary>The drawing as a file that stands alone, in black and white and true to size.</summary>
+    /// <param name="nest">The sheet.</param>
+    /// <param name="says">What it shows.</param>
+    public static string File(Nest nest, string says) => Write(nest, "dough", says, "http://www.w3.org/2000/svg");
+
+    private static string Write(Nest nest, string kind, string says, string space)
     {
         var svg = new StringBuilder();
         // Letters as large on a small drawing as on a large one.
@@ -25,8 +32,9 @@ public static class NestDrawing
         var (width, height) = (nest.Width + (2 * Edge), nest.Height + (2 * Edge) + foot);
         svg.Append(
             CultureInfo.InvariantCulture,
-            $"""<svg class="nest is-{kind}" viewBox="0 0 {width:0.#} {height:0.#}" role="img" aria-label="{Text(says)}">"""
+            $"""<svg {Alone(space, width, height)}class="nest is-{kind}" viewBox="0 0 {width:0.#} {height:0.#}" role="img" """
         );
+        svg.Append(CultureInfo.InvariantCulture, $"""aria-label="{Text(says)}">{(space.Length > 0 ? Style : "")}""");
         svg.Append(
             CultureInfo.InvariantCulture,
             $"""<rect class="sheet" x="{Edge}" y="{Edge}" width="{nest.Width:0.#}" height="{nest.Height:0.#}" rx="3"/>"""
@@ -47,9 +55,17 @@ public static class NestDrawing
 
         svg.Append("</g>");
         Ruler(svg, nest, letter);
-        svg.Append("</svg>");
-        return new HtmlString(svg.ToString());
+        return svg.Append("</svg>").ToString();
     }
+
+    // A file has no style sheet of the page, and a size of its own.
+    private const string Style =
+        "<style>.nest path,.nest rect{fill:none;stroke:#000;stroke-width:.5}.nest text{font-family:sans-serif}</style>";
+
+    private static string Alone(string space, double width, double height) =>
+        space.Length == 0
+            ? ""
+            : string.Create(CultureInfo.InvariantCulture, $"xmlns=\"{space}\" width=\"{width:0.#}mm\" height=\"{height:0.#}mm\" ");
 
     /// <summary>The letter of a shape.</summary>
     public static char Letter(int wish) => (char)('A' + (wish % 26));

@@ -1,5 +1,7 @@
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;
+using NodaTime;
+using Zymethos.Web.Drawing;
 using Zymethos.Work.Books;
 using Zymethos.Work.OvenDays;
 using Zymethos.Work.Workshop;
@@ -37,6 +39,30 @@ public sealed class CuttingModel(SolverGate gate, CutterShelf shelf, KitchenBook
     {
         await KnowAsync(cancel);
         await WorkOutAsync(cancel);
+    }
+
+    /// <summary>The sheet on paper.</summary>
+    public Task<IActionResult> OnGetPdfAsync([FromServices] IClock clock, CancellationToken cancel) =>
+        GivenAsync(s => WorkshopFile.Pdf([SheetPaper.Of(s)], Request, "cutting", clock.GetCurrentInstant().ToDateTimeUtc()), cancel);
+
+    /// <summary>Its first roll as a drawing.</summary>
+    public Task<IActionResult> OnGetSvgAsync(CancellationToken cancel) =>
+        GivenAsync(
+            s =>
+                s.Cut.Rolls.IsEmpty || s.Cut.Rolls[0].Sheets.IsEmpty
+                    ? NotFound()
+                    : WorkshopFile.Svg(NestDrawing.File(s.Cut.Rolls[0].Sheets[0], "A sheet of dough with its pieces"), "cutting"),
+            cancel
+        );
+
+    /// <summary>It as data.</summary>
+    public Task<IActionResult> OnGetJsonAsync(CancellationToken cancel) => GivenAsync(s => WorkshopFile.Json(CuttingAnswer.Of(s)), cancel);
+
+    private async Task<IActionResult> GivenAsync(Func<CuttingSheet, IActionResult> give, CancellationToken cancel)
+    {
+        await KnowAsync(cancel);
+        await WorkOutAsync(cancel);
+        return Sheet is { } sheet ? give(sheet) : Redirect($"/workshop/cutting{Request.QueryString}");
     }
 
     /// <summary>Takes the sheet's pieces, trays and minutes over into a recipe, as a new version of it.</summary>

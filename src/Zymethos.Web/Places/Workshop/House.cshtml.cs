@@ -1,5 +1,6 @@
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;
+using NodaTime;
 using Zymethos.Work.OvenDays;
 using Zymethos.Workshop.Cutting;
 
@@ -17,6 +18,27 @@ public sealed class HouseModel(SolverGate gate) : PageModel
 
     /// <summary>Its pieces on trays; null where too many people ask.</summary>
     public TrayPlan? Trays { get; private set; }
+
+    /// <summary>It on paper: what it takes, its trays, and templates true to size.</summary>
+    public async Task<IActionResult> OnGetPdfAsync([FromServices] IClock clock, CancellationToken cancel)
+    {
+        await OnGetAsync(cancel);
+        return Asked is { } asked
+            ? WorkshopFile.Pdf(
+                [SheetPaper.Of(asked, Trays), SheetPaper.Templates(asked)],
+                Request,
+                "house",
+                clock.GetCurrentInstant().ToDateTimeUtc()
+            )
+            : Redirect($"/workshop/house{Request.QueryString}");
+    }
+
+    /// <summary>It as data.</summary>
+    public async Task<IActionResult> OnGetJsonAsync(CancellationToken cancel)
+    {
+        await OnGetAsync(cancel);
+        return Asked is { } asked ? WorkshopFile.Json(HouseAnswer.Of(asked, Trays)) : Redirect($"/workshop/house{Request.QueryString}");
+    }
 
     /// <summary>Reckons it.</summary>
     public async Task OnGetAsync(CancellationToken cancel)

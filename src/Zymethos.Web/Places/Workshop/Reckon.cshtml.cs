@@ -1,0 +1,84 @@
+using System.Globalization;
+using Microsoft.AspNetCore.Mvc;
+using Microsoft.AspNetCore.Mvc.RazorPages;
+using NodaTime;
+using Zymethos.Core.Scaling;
+using Zymethos.Web.Drawing;
+using Zymethos.Work.Books;
+using Zymethos.Workshop.Calculators;
+
+namespace Zymethos.Web.Places.Workshop;
+
+/// <summary>A calculator: what is asked, and the answer at once.</summary>
+public sealed class ReckonModel(KitchenBook book) : PageModel
+{
+    /// <summary>The calculator.</summary>
+    public Calculator Calculator { get; private set; } = null!;
+
+    /// <summary>What was typed.</summary>
+    public AskedValues Asked { get; private set; } = null!;
+
+    /// <summary>The answer.</summary>
+    public Reckoning Says { get; private set; } = null!;
+
+    /// <summary>The kitchen's recipes, to which an answer can go; none for somebody without a kitchen.</summary>
+    public IReadOnlyList<(string Key, string Name)> Recipes { get; private set; } = [];
+
+    /// <summary>Whether somebody with a kitchen looks at it.</summary>
+    public bool IsBaker => User.Identity?.IsAuthenticated == true;
+
+    /// <summary>Reckons it.</summary>
+    public async Task<IActionResult> OnGetAsync(string address, CancellationToken cancel)
+    {
+        if (CalculatorShelf.At(address) is not { } calculator)
+            return NotFound();
+        Calculator = calculator;
+        (Says, Asked) = calculator.Answer(name => Request.Query[name].FirstOrDefault());
+        if (Asked.Wrong.Count > 0)
+            Response.StatusCode = StatusCodes.Status422UnprocessableEntity;
+        if (IsBaker && Says.Times is not null)
+            Recipes = [.. (await book.ShelfAsync(cancel)).Recipes.Select(r => (r.Recipe.Key, r.Recipe.Name)).OrderBy(r => r.Name)];
+        return Page();
+    }
+
+    /// <summary>The answer on paper.</summary>
+    public IActionResult OnGetPdf(string address, [FromServices] IClock clock) =>
+        Read(address) is { } none
+            ? none
+            : WorkshopFile.Pdf([ReckonPaper.Of(Calculator, Asked, Says)], Request, address, clock.GetCurrentInstant().ToDateTimeUtc());
+
+    /// <summary>Its drawing.</summary>
+    public IActionResult OnGetSvg(string address) =>
+        Read(address) is { } none ? none
+        : Says.Sketches.IsEmpty ? NotFound()
+        : WorkshopFile.Svg(SketchDrawing.File(Says.Sketches[0]), address);
+
+    /// <summary>It as data.</summary>
+    public IActionResult OnGetJson(string address) =>
+        Read(address) is { } none ? none : WorkshopFile.Json(ReckonAnswer.Of(Calculator, Says));
+
+    /// <summary>Reads and reckons; why there is nothing to give, or null.</summary>
+    private IActionResult? Read(string address)
+    {
+        if (CalculatorShelf.At(address) is not { } calculator)
+            return NotFound();
+        Calculator = calculator;
+        (Says, Asked) = calculator.Answer(name => Request.Query[name].FirstOrDefault());
+        return Asked.Wrong.Count > 0 ? Redirect($"/workshop/{address}{Request.QueryString}") : null;
+    }
+
+    /// <summary>Goes to a recipe at the scale that was reckoned.</summary>
+    public IActionResult OnGetTake(string address, string recipe, string times)
+    {
+        if (
+            !IsBaker
+            || !double.TryParse(times, NumberStyles.Float, CultureInfo.InvariantCulture, out var factor)
+            || string.IsNullOrWhiteSpace(recipe)
+        )
+            return NotFound();
+        factor = Math.Clamp(factor, ScaledRecipe.Smallest, ScaledRecipe.Largest);
+        return Redirect(
+            $"/book/{Uri.EscapeDataString(recipe)}/scale?by=multiple&times={Math.Round(factor, 4).ToString(CultureInfo.InvariantCulture)}"
+        );
+    }
+}
