@@ -94,6 +94,9 @@ public sealed class ZymethosContext(DbContextOptions<ZymethosContext> options, I
     /// <summary>What is in the basket of the current kitchen.</summary>
     public DbSet<ShopTickRow> ShopTicks => Set<ShopTickRow>();
 
+    /// <summary>Pages of the Workshop that are kept with recipes of the current kitchen.</summary>
+    public DbSet<SheetRow> Sheets => Set<SheetRow>();
+
     /// <summary>Cutters and templates of the current kitchen.</summary>
     public DbSet<CutterRow> Cutters => Set<CutterRow>();
 
@@ -351,6 +354,15 @@ public sealed class ZymethosContext(DbContextOptions<ZymethosContext> options, I
             e.Property(c => c.Name).HasMaxLength(60);
             e.HasIndex(c => new { c.KitchenId, c.Name }).IsUnique();
             Json(e.Property(c => c.Document));
+        });
+        builder.Entity<SheetRow>(e =>
+        {
+            e.ToTable("workshop_sheets");
+            e.Property(s => s.Recipe).HasMaxLength(80);
+            e.Property(s => s.Address).HasMaxLength(2000);
+            e.Property(s => s.Title).HasMaxLength(120);
+            e.Property(s => s.Says).HasMaxLength(400);
+            e.HasIndex(s => new { s.KitchenId, s.Recipe });
         });
         builder.Entity<DeviceDoorRow>(e =>
         {

@@ -158,6 +158,7 @@ builder.Services.AddDevices(builder.Configuration);
 builder.Services.AddScoped<KitchenBook>();
 builder.Services.AddScoped<BookFile>();
 builder.Services.AddScoped<CutterShelf>();
+builder.Services.AddScoped<SheetShelf>();
 builder.Services.AddScoped<KitchenArchive>();
 builder.Services.AddScoped<KitchenBringing>();
 builder.Services.AddScoped<SeasonDesk>();

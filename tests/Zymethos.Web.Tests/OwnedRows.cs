@@ -168,6 +168,15 @@ public static class OwnedRows
                 Name = "moon",
                 Document = new CutterDocument("moon", "M0 0L50 0L50 50Z"),
             },
+            nameof(SheetRow) => new SheetRow
+            {
+                Id = Guid.NewGuid(),
+                Recipe = "moon-buns",
+                Address = "/workshop/division?dough=900",
+                Title = "Dividing and plaiting",
+                Says = "6 ropes of 150 g.",
+                KeptAt = Instant.FromUtc(2030, 1, 1, 0, 0),
+            },
             nameof(ShopTickRow) => new ShopTickRow { Line = $"2026-12-03 {Guid.NewGuid():N}", IsIn = true },
             nameof(DeviceDoorRow) => new DeviceDoorRow { Address = $"{Guid.NewGuid():N}"[..10], SecretHash = "s" },
             nameof(DeviceRow) => new DeviceRow { Name = "oven-1" },

@@ -11,6 +11,7 @@ using Zymethos.Work.Larder;
 using Zymethos.Work.OvenDays;
 using Zymethos.Work.Parcels;
 using Zymethos.Work.Seasons;
+using Zymethos.Work.Workshop;
 
 namespace Zymethos.Web.Setup;
 
@@ -38,6 +39,7 @@ public static class DatabaseStartup
         await ActivatorUtilities.CreateInstance<DemoPast>(scope.ServiceProvider, demo).WriteAsync(cancel);
         await ActivatorUtilities.CreateInstance<DemoSeason>(scope.ServiceProvider, demo).MakeAsync(cancel);
         await ActivatorUtilities.CreateInstance<DemoParcels>(scope.ServiceProvider, demo).WriteAsync(cancel);
+        await ActivatorUtilities.CreateInstance<DemoSheets>(scope.ServiceProvider, demo).WriteAsync(cancel);
         await ActivatorUtilities.CreateInstance<DemoStock>(scope.ServiceProvider, demo).WriteAsync(cancel);
         // A start that was killed half way is made whole by the next one.
         var users = scope.ServiceProvider.GetRequiredService<UserManager<Baker>>();

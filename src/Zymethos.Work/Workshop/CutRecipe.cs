@@ -86,7 +86,7 @@ public static partial class CutRecipe
 
     /// <summary>The steps that are done tray by tray: those that are repeated already, or else the bake with the work and the wait before
     /// it and what must follow it.</summary>
-    private static HashSet<string> Repeated(Recipe recipe, Step bake)
+    internal static HashSet<string> Repeated(Recipe recipe, Step bake)
     {
         if (bake.Times > 1)
             return [.. recipe.Steps.Where(s => s.Times > 1).Select(s => s.Key)];

@@ -69,6 +69,18 @@ public sealed class CutterShelf(ZymethosContext context)
     public async Task<bool> RemoveAsync(Guid id, CancellationToken cancel) =>
         await context.Cutters.Where(c => c.Id == id).ExecuteDeleteAsync(cancel) > 0;
 
+    /// <summary>One of our own shapes at a size, or a cutter of the kitchen, which has its own.</summary>
+    /// <param name="cutters">The kitchen's cutters.</param>
+    /// <param name="name">Name of a shape, or id of a cutter.</param>
+    /// <param name="size">Longer side in millimetres.</param>
+    /// <returns>The outline, or why there is none.</returns>
+    public static (Outline? Outline, string Wrong) Find(IReadOnlyList<KitchenCutter> cutters, string name, double size) =>
+        Guid.TryParse(name, out var id)
+            ? cutters.FirstOrDefault(c => c.Id == id) is { } own
+                ? (own.Outline, "")
+                : (null, "This cutter is put away. Choose another.")
+            : OwnShapes.Of(name, size);
+
     /// <summary>The outline of a path in millimetres.</summary>
     /// <param name="name">What it shall be called.</param>
     /// <param name="path">The path of an SVG.</param>

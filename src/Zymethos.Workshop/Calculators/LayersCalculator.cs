@@ -190,6 +190,7 @@ public sealed class LayersCalculator : Calculator
                     : [],
                 $"{char.ToUpperInvariant(coat.Name[0])}{coat.Name[1..]}: {char.ToLowerInvariant(coat.Keeps[0])}{coat.Keeps[1..]}",
             ],
+            Coat = same ? (0, inside + outside) : (inside, outside),
             Recipe = CreamCalculator.RecipeOf(same ? [(coat, inside + outside)] : [(coat, outside), (filling, inside)], "Coat and filling"),
             Sketches = [Cut(wish, cake, drips)],
         };

@@ -24,6 +24,9 @@ public sealed record Reckoning(string Says)
     /// <summary>A recipe of it, in words that the Book reads; empty where it makes none.</summary>
     public string Recipe { get; init; } = "";
 
+    /// <summary>Grams of filling and of coat for a cake; null where none are reckoned.</summary>
+    public (double Filling, double Coat)? Coat { get; init; }
+
     /// <summary>How many times a recipe is to be taken; null where it does not say.</summary>
     public double? Times { get; init; }
 }

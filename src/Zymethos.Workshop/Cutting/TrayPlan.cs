@@ -21,6 +21,9 @@ public sealed record TrayPlan(ImmutableArray<BakingTray> Trays, int AtOnce, Immu
     // A piece twice as long and wide takes about a quarter longer (common practice, no source: 9 min for 5 cm, 11 for 10, 14 for 20).
     private const double Growth = 0.32;
 
+    // So few minutes nobody keeps apart.
+    private const double AnyWay = 2;
+
     /// <summary>How often the oven is filled: trays of one time bake together.</summary>
     public int Waves => Trays.GroupBy(t => t.Minutes).Sum(g => (g.Count() + AtOnce - 1) / AtOnce);
 
@@ -61,7 +64,7 @@ public sealed record TrayPlan(ImmutableArray<BakingTray> Trays, int AtOnce, Immu
         var groups = new List<List<int>>();
         foreach (var i in Enumerable.Range(0, pieces.Length).Where(i => pieces[i].Most > 0).OrderBy(minutesOf))
         {
-            if (groups.Count > 0 && minutesOf(i) <= minutesOf(groups[^1][0]) * Together)
+            if (groups.Count > 0 && minutesOf(i) <= Math.Max(minutesOf(groups[^1][0]) * Together, minutesOf(groups[^1][0]) + AnyWay))
                 groups[^1].Add(i);
             else
                 groups.Add([i]);

@@ -7,6 +7,7 @@ using Zymethos.Work.Books;
 using Zymethos.Work.Devices;
 using Zymethos.Work.House;
 using Zymethos.Work.OvenDays;
+using Zymethos.Work.Workshop;
 
 namespace Zymethos.Web.Places.Bench;
 
@@ -65,12 +66,13 @@ public static class BenchApi
         bench.MapGet("/photos/{photo:guid}", PhotoAsync);
     }
 
-    private static async Task<IResult> SheetAsync(Guid id, BenchDesk desk, KitchenBook book, CancellationToken cancel)
+    private static async Task<IResult> SheetAsync(Guid id, BenchDesk desk, KitchenBook book, SheetShelf sheets, CancellationToken cancel)
     {
         if (await desk.OpenAsync(id, cancel) is not { } work)
             return TypedResults.NotFound();
         var shelf = await book.ShelfAsync(cancel);
-        return Results.Json(BenchSheet.Of(work, shelf.Known.Knowledge.With(work.Day.Network.Kitchen.FlourHabit)), OpenJson.Options);
+        var guides = (await sheets.AllAsync(cancel)).ToLookup(s => s.Recipe, s => new SheetGuide(s.Title, s.Says, s.Address));
+        return Results.Json(BenchSheet.Of(work, shelf.Known.Knowledge.With(work.Day.Network.Kitchen.FlourHabit), guides), OpenJson.Options);
     }
 
     private static async Task<IResult> NewsAsync(Guid id, long? after, BenchDesk desk, IClock clock, CancellationToken cancel)

@@ -47,6 +47,7 @@ public sealed record SheetLine(
 /// <param name="PieceName">What those are called.</param>
 /// <param name="Allergens">What is known of its allergens, and what is not, as it is known today.</param>
 /// <param name="Lines">Everything that goes in, for one batch.</param>
+/// <param name="Guides">Pages of the Workshop that are kept with its recipe: a cutting sheet, a plait.</param>
 public sealed record SheetBake(
     string Letter,
     string Name,
@@ -54,8 +55,15 @@ public sealed record SheetBake(
     int Pieces,
     string PieceName,
     IReadOnlyList<string> Allergens,
-    IReadOnlyList<SheetLine> Lines
+    IReadOnlyList<SheetLine> Lines,
+    IReadOnlyList<SheetGuide> Guides
 );
+
+/// <summary>A page of the Workshop beside a bake.</summary>
+/// <param name="Title">What it is called.</param>
+/// <param name="Says">What it said when it was kept.</param>
+/// <param name="Address">Where it is.</param>
+public sealed record SheetGuide(string Title, string Says, string Address);
 
 /// <summary>What a step takes of an oven.</summary>
 /// <param name="Index">Which oven.</param>
@@ -152,7 +160,8 @@ public sealed record BenchSheet(
     /// <summary>The sheet of a session.</summary>
     /// <param name="work">The session.</param>
     /// <param name="knowledge">What the kitchen knows of ingredients today: allergens are never taken from the day of planning.</param>
-    public static BenchSheet Of(BenchWork work, IngredientKnowledge knowledge)
+    /// <param name="guides">Pages of the Workshop by the keys of recipes.</param>
+    public static BenchSheet Of(BenchWork work, IngredientKnowledge knowledge, ILookup<string, SheetGuide> guides)
     {
         var network = work.Day.Network;
         var kitchen = network.Kitchen;
@@ -181,7 +190,7 @@ public sealed record BenchSheet(
                         )
                 ),
             ],
-            [.. network.Bakes.Select((b, i) => BakeOf(b, i, wish.Bakes[i].Recipe, batches[i], says, knowledge))],
+            [.. network.Bakes.Select((b, i) => BakeOf(b, i, wish.Bakes[i].Recipe, batches[i], says, knowledge, guides))],
             [.. network.Tasks.Select(t => StepOf(work, t, batches[t.Bake], says))]
         );
     }
@@ -192,7 +201,8 @@ public sealed record BenchSheet(
         Recipe recipe,
         ScaledRecipe batch,
         KitchenSays says,
-        IngredientKnowledge knowledge
+        IngredientKnowledge knowledge,
+        ILookup<string, SheetGuide> guides
     )
     {
         var statement = AllergenStatement.Of(recipe, knowledge);
@@ -204,7 +214,8 @@ public sealed record BenchSheet(
             batch.Pieces * bake.Batches,
             recipe.Yield.PieceName,
             [.. words.Where(w => w.Length > 0)],
-            [.. batch.Parts.SelectMany(p => p.Lines).Select(l => StepAmounts.Line(l, says, batch))]
+            [.. batch.Parts.SelectMany(p => p.Lines).Select(l => StepAmounts.Line(l, says, batch))],
+            [.. guides[recipe.Key]]
         );
     }
 

@@ -52,6 +52,7 @@ export function recipesPart(bench) {
     "Whole amounts and allergens"),
     bench.sheet.bakes.map((bake, i) => h("section", {}, h("h3", {}, letter(bake), " ", bake.name),
       bake.allergens.map((a) => h("p", { class: "bench-caution" }, a)),
+      (bake.guides ?? []).map((g) => h("p", { class: "bench-text" }, h("a", { href: g.address }, g.title), " ", g.says)),
       h("p", { class: "bench-text" }, bake.batches > 1 ? `For one batch of ${bake.batches}:` : "For the batch:"),
       h("ul", { class: "bench-amounts" }, bake.lines.map((line, n) => h("li", {}, h("span", { class: "bench-amount" }, line.amount),
         h("span", {}, line.what, bench.state.bakes[i]?.used[line.key || line.ingredient] !== undefined

@@ -9,15 +9,17 @@ using Zymethos.Core.Scaling;
 using Zymethos.Interchange.Drafts;
 using Zymethos.Store;
 using Zymethos.Store.Books;
+using Zymethos.Store.Workshop;
 using Zymethos.Web.Drawing;
 using Zymethos.Work.Books;
 using Zymethos.Work.House;
+using Zymethos.Work.Workshop;
 using CoreRecipe = Zymethos.Core.Recipes.Recipe;
 
 namespace Zymethos.Web.Places.Book;
 
 /// <summary>One recipe to read: as written and as weighed, its choices and swaps, its method drawn and in words.</summary>
-public sealed class RecipeModel(ZymethosContext context, KitchenBook book, IClock clock) : PageModel
+public sealed class RecipeModel(ZymethosContext context, KitchenBook book, SheetShelf sheets, IClock clock) : PageModel
 {
     private MeasuringHabit _habit;
 
@@ -50,6 +52,9 @@ public sealed class RecipeModel(ZymethosContext context, KitchenBook book, ICloc
 
     /// <summary>What keeps it from being planned; empty when nothing does.</summary>
     public IReadOnlyList<string> Missing { get; private set; } = [];
+
+    /// <summary>Pages of the Workshop that are kept with it.</summary>
+    public IReadOnlyList<SheetRow> Sheets { get; private set; } = [];
 
     /// <summary>What was just done, in words; empty when nothing was.</summary>
     [TempData]
@@ -252,6 +257,7 @@ public sealed class RecipeModel(ZymethosContext context, KitchenBook book, ICloc
         Suits = [.. Enum.GetValues<Diet>().Where(d => Diets.Stand(Statement, d) == DietStand.Suits)];
         Unsure = [.. Enum.GetValues<Diet>().Where(d => Diets.Stand(Statement, d) == DietStand.NotKnown)];
         Missing = RecipeCheck.Missing(Stored);
+        Sheets = await sheets.OfAsync(key, cancel);
         Asked = [.. RecipeAsks.Of(Stored).Where(a => Stored.Questions.All(q => q.Text != a.Text))];
         return true;
     }

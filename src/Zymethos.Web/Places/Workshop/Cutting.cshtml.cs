@@ -103,7 +103,7 @@ public sealed class CuttingModel(SolverGate gate, CutterShelf shelf, KitchenBook
 
     private async Task WorkOutAsync(CancellationToken cancel)
     {
-        if (Form.Read(Find) is not { } wish)
+        if (Form.Read((name, size) => CutterShelf.Find(Cutters, name, size)) is not { } wish)
         {
             Response.StatusCode = StatusCodes.Status422UnprocessableEntity;
             return;
@@ -120,12 +120,4 @@ public sealed class CuttingModel(SolverGate gate, CutterShelf shelf, KitchenBook
             Busy = "Many people are cutting at this moment. Ask again in a few seconds.";
         }
     }
-
-    /// <summary>One of our own shapes at a size, or a cutter of the kitchen, which has its own.</summary>
-    private (Outline? Outline, string Wrong) Find(string name, double size) =>
-        Guid.TryParse(name, out var id)
-            ? Cutters.FirstOrDefault(c => c.Id == id) is { } own
-                ? (own.Outline, "")
-                : (null, "This cutter is put away. Choose another.")
-            : OwnShapes.Of(name, size);
 }

@@ -60,6 +60,19 @@ public sealed class HouseForm
     /// <summary>Minutes that a piece of 10 cm bakes.</summary>
     public string Minutes { get; set; } = "14";
 
+    /// <summary>The most kinds of other pieces.</summary>
+    public const int MostExtras = 4;
+
+    /// <summary>Other pieces that belong to it (trees, a fence, a template of one's own): names of our own outlines, or ids of the kitchen's
+    /// cutters.</summary>
+    public string[] Extra { get; set; } = [];
+
+    /// <summary>The longer side of each in millimetres.</summary>
+    public string[] ExtraSize { get; set; } = [];
+
+    /// <summary>How many of each for one house.</summary>
+    public string[] ExtraCount { get; set; } = [];
+
     /// <summary>What is wrong, by field.</summary>
     public Dictionary<string, string> Wrong { get; } = new(StringComparer.Ordinal);
 
@@ -79,7 +92,8 @@ public sealed class HouseForm
     };
 
     /// <summary>Reads all of it; what is wrong stands in <see cref="Wrong"/> afterwards.</summary>
-    public HouseAsked? Read()
+    /// <param name="find">The outline of a name at a size, or why there is none; our own shapes where it is left out.</param>
+    public HouseAsked? Read(Func<string, double, (Outline? Outline, string Wrong)>? find = null)
     {
         var wish = new HouseWish(
             10 * Number(nameof(Wide), Wide),
@@ -110,8 +124,33 @@ public sealed class HouseForm
         Check(minutes is >= 1 and <= 120, nameof(Minutes), "1 to 120 minutes.");
         foreach (var (of, wrong) in Wrong.Count == 0 ? wish.Faults() : [])
             Wrong.TryAdd(Fields.GetValueOrDefault(of, of), wrong);
-        return Wrong.Count > 0 ? null : new HouseAsked(House.Of(wish), (int)houses, wide, @long, minutes);
+        var extras = Extras(find ?? OwnShapes.Of);
+        return Wrong.Count > 0 ? null : new HouseAsked(House.Of(wish), (int)houses, wide, @long, minutes, extras);
     }
+
+    private ImmutableArray<(string Name, Outline Outline, int Count)> Extras(Func<string, double, (Outline? Outline, string Wrong)> find)
+    {
+        var extras = ImmutableArray.CreateBuilder<(string Name, Outline Outline, int Count)>();
+        for (var i = 0; i < Math.Min(Extra.Length, MostExtras); i++)
+        {
+            if (string.IsNullOrWhiteSpace(Extra[i]))
+                continue;
+            var size = CuttingForm.NumberOf(At(ExtraSize, i)) ?? 0;
+            var count = CuttingForm.NumberOf(At(ExtraCount, i)) ?? 0;
+            Check(size is >= Outline.Smallest and <= Outline.Largest, $"ExtraSize{i}", "5 mm to 1 m.");
+            Check(count is >= 1 and <= 60 && count % 1 == 0, $"ExtraCount{i}", "1 to 60 pieces.");
+            if (WrongOf($"ExtraSize{i}").Length > 0 || WrongOf($"ExtraCount{i}").Length > 0)
+                continue;
+            var (outline, wrong) = find(Extra[i], size);
+            Check(outline is not null, $"Extra{i}", wrong);
+            if (outline is not null)
+                extras.Add((outline.Name, outline, (int)count));
+        }
+
+        return extras.ToImmutable();
+    }
+
+    private static string At(string[] all, int i) => i < all.Length ? all[i] ?? "" : "";
 
     private void Check(bool holds, string field, string wrong)
     {
@@ -136,7 +175,15 @@ public sealed class HouseForm
 /// <param name="TrayWidth">Width of a tray in millimetres.</param>
 /// <param name="TrayLength">Its length in millimetres.</param>
 /// <param name="Minutes">Minutes that a piece of 10 cm bakes.</param>
-public sealed record HouseAsked(House House, int Count, double TrayWidth, double TrayLength, double Minutes)
+/// <param name="Extras">Other pieces of one house.</param>
+public sealed record HouseAsked(
+    House House,
+    int Count,
+    double TrayWidth,
+    double TrayLength,
+    double Minutes,
+    ImmutableArray<(string Name, Outline Outline, int Count)> Extras
+)
 {
     private const double Size = 100;
     private const double Apart = 10;
@@ -145,10 +192,17 @@ public sealed record HouseAsked(House House, int Count, double TrayWidth, double
     private const double Used = 0.8;
 
     /// <summary>Pieces that are cut alike, with how many of all houses.</summary>
-    public ImmutableArray<(string Name, Outline Outline, int Count)> Kinds { get; } = KindsOf(House, Count);
+    public ImmutableArray<(string Name, Outline Outline, int Count)> Kinds { get; } =
+    [.. KindsOf(House, Count), .. Extras.Select(e => (e.Name, e.Outline, e.Count * Count))];
 
     /// <summary>Dough in grams, with what becomes scraps.</summary>
-    public double DoughGrams => House.DoughGrams(RolledDough.UsualDensity) * Count / Used;
+    public double DoughGrams =>
+        (
+            House.DoughGrams(RolledDough.UsualDensity)
+            + (Extras.Sum(e => e.Outline.Area * e.Count) * House.Wish.Thickness / 1000 * RolledDough.UsualDensity)
+        )
+        * Count
+        / Used;
 
     /// <summary>Icing in grams.</summary>
     public double IcingGrams => House.IcingGrams * Count;

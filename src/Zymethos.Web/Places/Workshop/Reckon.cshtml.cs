@@ -5,6 +5,7 @@ using NodaTime;
 using Zymethos.Core.Scaling;
 using Zymethos.Web.Drawing;
 using Zymethos.Work.Books;
+using Zymethos.Work.Workshop;
 using Zymethos.Workshop.Calculators;
 
 namespace Zymethos.Web.Places.Workshop;
@@ -24,6 +25,16 @@ public sealed class ReckonModel(KitchenBook book) : PageModel
     /// <summary>The kitchen's recipes, to which an answer can go; none for somebody without a kitchen.</summary>
     public IReadOnlyList<(string Key, string Name)> Recipes { get; private set; } = [];
 
+    /// <summary>The kitchen's recipes with a filling or a coat, where that is reckoned.</summary>
+    public IReadOnlyList<(string Key, string Name)> Coated { get; private set; } = [];
+
+    /// <summary>Why a recipe could not be changed; empty where it was, or none was asked.</summary>
+    public string WrongRecipe { get; private set; } = "";
+
+    /// <summary>What became of a recipe; kept over a redirect.</summary>
+    [TempData]
+    public string? Said { get; set; }
+
     /// <summary>Whether somebody with a kitchen looks at it.</summary>
     public bool IsBaker => User.Identity?.IsAuthenticated == true;
 
@@ -36,9 +47,41 @@ public sealed class ReckonModel(KitchenBook book) : PageModel
         (Says, Asked) = calculator.Answer(name => Request.Query[name].FirstOrDefault());
         if (Asked.Wrong.Count > 0)
             Response.StatusCode = StatusCodes.Status422UnprocessableEntity;
-        if (IsBaker && Says.Times is not null)
-            Recipes = [.. (await book.ShelfAsync(cancel)).Recipes.Select(r => (r.Recipe.Key, r.Recipe.Name)).OrderBy(r => r.Name)];
+        await KnowAsync(cancel);
         return Page();
+    }
+
+    /// <summary>Brings a recipe's filling and coat to what was reckoned, as a new version of it.</summary>
+    public async Task<IActionResult> OnPostPartsAsync(string address, string? recipe, CancellationToken cancel)
+    {
+        if (!IsBaker)
+            return Challenge();
+        if (Read(address) is { } none)
+            return none;
+        var (changed, words) =
+            Says.Coat is not { } coat ? (null, "There is nothing to take over.")
+            : await book.FindAsync(recipe ?? "", cancel) is { } row ? PartAmounts.On(row.ToRecipe(), coat.Filling, coat.Coat)
+            : (null, "Choose the cake that it is for.");
+        if (changed is null)
+        {
+            WrongRecipe = words;
+            await KnowAsync(cancel);
+            Response.StatusCode = StatusCodes.Status422UnprocessableEntity;
+            return Page();
+        }
+
+        await book.SaveAsync(changed, $"From the Workshop: {words}", isNew: false, cancel);
+        Said = $"{changed.Name}: {words}. It is a new version; the one before is kept.";
+        return Redirect($"/workshop/{address}{Request.QueryString}");
+    }
+
+    private async Task KnowAsync(CancellationToken cancel)
+    {
+        if (!IsBaker || (Says.Times is null && Says.Coat is null))
+            return;
+        var all = (await book.ShelfAsync(cancel)).Recipes.Select(r => r.Recipe).OrderBy(r => r.Name, StringComparer.Ordinal).ToList();
+        Recipes = Says.Times is null ? [] : [.. all.Select(r => (r.Key, r.Name))];
+        Coated = Says.Coat is null ? [] : [.. all.Where(PartAmounts.HasCoats).Select(r => (r.Key, r.Name))];
     }
 
     /// <summary>The answer on paper.</summary>

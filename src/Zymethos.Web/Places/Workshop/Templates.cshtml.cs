@@ -1,6 +1,7 @@
 using System.Collections.Immutable;
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;
+using Zymethos.Work.Workshop;
 using Zymethos.Workshop.Cutting;
 
 namespace Zymethos.Web.Places.Workshop;
@@ -15,7 +16,7 @@ namespace Zymethos.Web.Places.Workshop;
 public sealed record TemplateSheet(string Name, Outline Outline, double X, double Y, int Number, int Of);
 
 /// <summary>The pieces of a house as templates, true to size, over as many sheets as each needs.</summary>
-public sealed class TemplatesModel : PageModel
+public sealed class TemplatesModel(CutterShelf shelf) : PageModel
 {
     /// <summary>Width of what is printed on a sheet, in millimetres; it fits A4 and Letter.</summary>
     public const double Width = 180;
@@ -43,9 +44,10 @@ public sealed class TemplatesModel : PageModel
     public ImmutableArray<TemplateSheet> Sheets { get; private set; } = [];
 
     /// <summary>Lays them out.</summary>
-    public IActionResult OnGet()
+    public async Task<IActionResult> OnGetAsync(CancellationToken cancel)
     {
-        if (Form.Read() is not { } asked)
+        IReadOnlyList<KitchenCutter> cutters = User.Identity?.IsAuthenticated == true ? await shelf.AllAsync(cancel) : [];
+        if (Form.Read((name, size) => CutterShelf.Find(cutters, name, size)) is not { } asked)
             return Redirect($"/workshop/house{Request.QueryString}");
         Sheets = [.. asked.Kinds.SelectMany(k => Of($"{k.Name}, cut {k.Count}", k.Outline))];
         return Page();
