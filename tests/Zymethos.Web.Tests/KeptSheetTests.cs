@@ -29,10 +29,7 @@ public sealed class KeptSheetTests(TestKitchen kitchen) : IClassFixture<TestKitc
     }
 
     private static string BookWriterText(Recipe recipe) =>
-        System.Text.Json.JsonSerializer.Serialize(
-            new BookDocument([DocumentWriter.Write(recipe)]),
-            OpenJson.Options
-        );
+        System.Text.Json.JsonSerializer.Serialize(new BookDocument([DocumentWriter.Write(recipe)]), OpenJson.Options);
 
     private static async Task<HttpResponseMessage> PostFormAsync(
         HttpClient baker,
@@ -174,6 +171,41 @@ public sealed class KeptSheetTests(TestKitchen kitchen) : IClassFixture<TestKitc
         var (changed, words) = PartAmounts.On(Demo("market-squash-loaf"), 300, 0);
         Assert.Null(changed);
         Assert.Contains("no filling or icing", words, StringComparison.Ordinal);
+    }
+
+    [Fact]
+    public void Minutes_of_a_piece_are_the_middle_of_what_the_Daybook_has()
+    {
+        PastBakeDocument Bake(string name, double minutes, double? pieces, bool leftOut = false) =>
+            new(
+                Guid.NewGuid().ToString(),
+                "2026-11-01",
+                name,
+                Pieces: pieces,
+                LeftOut: leftOut,
+                Hands: [new("Ice the shapes", "icing and filling", 30, minutes), new("Roll", "rolling and cutting", 10, 99)]
+            );
+        var found = DecorationMinutes.Of(
+            [
+                Bake("Shapes", 30, 60),
+                Bake("Shapes", 60, 60),
+                Bake("Shapes", 600, 60),
+                Bake("Shapes", 5, 60, leftOut: true),
+                Bake("Stars", 20, null),
+            ]
+        );
+        Assert.Equal(new DecorationMinutes("Shapes", 1, 3), Assert.Single(found));
+    }
+
+    [Fact]
+    public async Task The_shopping_list_names_baking_paper_and_the_cutters_of_kept_sheets()
+    {
+        var baker = await kitchen.DemoBakerAsync();
+        var page = await TestKitchen.ParseAsync(await baker.GetAsync("/larder/shopping"));
+        var text = page.QuerySelector("main")!.TextContent;
+        Assert.Matches("Baking paper for [0-9]+ trays", text);
+        Assert.Contains("Cutters for Window shapes: star 70 mm, bell 66 mm, round 50 mm.", text, StringComparison.Ordinal);
+        Assert.Contains("- Baking paper for", await baker.GetStringAsync("/larder/shopping.txt"), StringComparison.Ordinal);
     }
 
     [Fact]

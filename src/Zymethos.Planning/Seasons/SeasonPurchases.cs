@@ -14,15 +14,15 @@ public static class SeasonPurchases
     private static readonly LocalTime Shopping = new(17, 0);
 
     /// <summary>What the work that is still to be begun wants, each good for the day on which its lot begins.</summary>
-    public static IEnumerable<ShopWant> Wants(SeasonWish wish, SeasonPlan plan)
-    {
-        foreach (var first in SeasonTouches.FirstOf(plan))
-        {
-            var lot = plan.Lots[first.Lot];
-            foreach (var want in ShopTrips.Of(SeasonRules.Recipe(wish, lot), lot.Batches.Batches, first.Start.Date))
-                yield return want;
-        }
-    }
+    public static IEnumerable<ShopWant> Wants(SeasonWish wish, SeasonPlan plan) =>
+        Bakes(wish, plan).SelectMany(b => ShopTrips.Of(b.Recipe, b.Batches, b.By));
+
+    /// <summary>The bakes that are still to be begun: how many batches, and on which day each is begun.</summary>
+    public static IEnumerable<PlannedBatch> Bakes(SeasonWish wish, SeasonPlan plan) =>
+        SeasonTouches
+            .FirstOf(plan)
+            .Select(first => (first, Lot: plan.Lots[first.Lot]))
+            .Select(f => new PlannedBatch(SeasonRules.Recipe(wish, f.Lot), f.Lot.Batches.Batches, f.first.Start.Date));
 
     /// <summary>One touch a trip, never after the first work that it is for.</summary>
     internal static IEnumerable<SeasonTouch> Of(SeasonWish wish, SeasonPlan plan)

@@ -42,7 +42,12 @@ public sealed record BasketTrip(
 /// <summary>Everything that is to be bought.</summary>
 /// <param name="Trips">The trips, the first first.</param>
 /// <param name="Also">What somebody wrote down besides, with the name under which it is ticked.</param>
-public sealed record Basket(ImmutableArray<BasketTrip> Trips, ImmutableArray<(string Key, string Words, bool IsIn, Guid Id)> Also);
+public sealed record Basket(ImmutableArray<BasketTrip> Trips, ImmutableArray<(string Key, string Words, bool IsIn, Guid Id)> Also)
+{
+    /// <summary>What planned work takes that is no food, in sentences: baking paper, and the cutters of the cutting sheets that are kept
+    /// with its recipes.</summary>
+    public ImmutableArray<string> Besides { get; init; } = [];
+}
 
 /// <summary>What is to be bought, when, and what is in the basket already.</summary>
 public sealed class ShopDesk(ZymethosContext context, KitchenBook book, StockShelf stock, SeasonDesk seasons, IClock clock)
@@ -58,7 +63,8 @@ public sealed class ShopDesk(ZymethosContext context, KitchenBook book, StockShe
         var there = await stock.AllAsync(shelf, cancel);
         var goods = await context.ShopGoods.AsNoTracking().ToDictionaryAsync(g => g.Name, g => g.Document, cancel);
         var isIn = (await TicksAsync(cancel)).ToHashSet(StringComparer.Ordinal);
-        var trips = ShopTrips.Of(await WantsAsync(shelf, today, cancel), StockShelf.Known(shelf, there, goods.Values), today);
+        var batches = await BatchesAsync(today, cancel);
+        var trips = ShopTrips.Of(Wants(batches), StockShelf.Known(shelf, there, goods.Values), today);
         return new Basket(
             [
                 .. trips.Select(t => new BasketTrip(
@@ -82,7 +88,10 @@ public sealed class ShopDesk(ZymethosContext context, KitchenBook book, StockShe
                     .Where(s => s.Row.Document.Kind == "wish")
                     .Select(s => ($"wish {s.Row.Id:N}", s.Row.Name, isIn.Contains($"wish {s.Row.Id:N}"), s.Row.Id)),
             ]
-        );
+        )
+        {
+            Besides = await BesidesAsync([.. batches.Where(b => b.By >= today)], cancel),
+        };
     }
 
     /// <summary>What parcels still want besides what is baked: boxes that the shelf does not have, paper and ribbon; in a sentence, empty
@@ -178,7 +187,7 @@ public sealed class ShopDesk(ZymethosContext context, KitchenBook book, StockShe
     public async Task<IReadOnlyList<ShopWant>> WantsAsync(CancellationToken cancel)
     {
         var shelf = await book.ShelfAsync(cancel);
-        return await WantsAsync(shelf, KitchenClock.At(shelf.Known.Kitchen.Zone, clock.GetCurrentInstant()).Date, cancel);
+        return Wants(await BatchesAsync(KitchenClock.At(shelf.Known.Kitchen.Zone, clock.GetCurrentInstant()).Date, cancel));
     }
 
     /// <summary>How something is bought here.</summary>
@@ -208,12 +217,16 @@ public sealed class ShopDesk(ZymethosContext context, KitchenBook book, StockShe
                 StringComparer.OrdinalIgnoreCase
             );
 
-    private async Task<List<ShopWant>> WantsAsync(BookShelf shelf, LocalDate today, CancellationToken cancel)
+    private static List<ShopWant> Wants(IEnumerable<PlannedBatch> batches) =>
+        [.. batches.SelectMany(b => ShopTrips.Of(b.Recipe, b.Batches, b.By))];
+
+    /// <summary>Everything that is planned and not begun: the season's bakes, and those of planned days that are not the season's.</summary>
+    private async Task<List<PlannedBatch>> BatchesAsync(LocalDate today, CancellationToken cancel)
     {
-        var wants = new List<ShopWant>();
+        var batches = new List<PlannedBatch>();
         if (await seasons.OpenAsync(null, cancel) is { Plan: { } plan } season)
-            wants.AddRange(SeasonPurchases.Wants(season.Wish, plan));
-        var planned = wants.Select(w => (w.By, w.For)).ToHashSet();
+            batches.AddRange(SeasonPurchases.Bakes(season.Wish, plan));
+        var planned = batches.Select(b => (b.By, b.Recipe.Name)).ToHashSet();
         var days = await context
             .OvenDays.AsNoTracking()
             .Where(d => d.Date >= today && d.Date <= today.PlusDays(DaysAhead))
@@ -226,11 +239,31 @@ public sealed class ShopDesk(ZymethosContext context, KitchenBook book, StockShe
                 var recipe = ChosenRecipe.Of(new DocumentReader().Read(bake.Recipe!, "recipe"));
                 // A day that was opened from the season holds the season's own bakes.
                 if (!planned.Contains((day.Date, recipe.Name)))
-                    wants.AddRange(ShopTrips.Of(recipe, bake.Batches, day.Date));
+                    batches.Add(new PlannedBatch(recipe, bake.Batches, day.Date));
             }
         }
 
-        return wants;
+        return batches;
+    }
+
+    private async Task<ImmutableArray<string>> BesidesAsync(List<PlannedBatch> batches, CancellationToken cancel)
+    {
+        var keys = batches.Select(b => b.Recipe.Key).Distinct().ToList();
+        var sheets = await context
+            .Sheets.AsNoTracking()
+            .Where(s => keys.Contains(s.Recipe) && s.Address.StartsWith("/workshop/cutting?"))
+            .Select(s => new { s.Recipe, s.Address })
+            .ToListAsync(cancel);
+        return
+        [
+            .. new[] { batches.Aggregate(BakingPaper.None, (p, b) => p + BakingPaper.Of(b.Recipe, b.Batches)).Words }.Where(w =>
+                w.Length > 0
+            ),
+            .. sheets
+                .Select(s => (batches.First(b => b.Recipe.Key == s.Recipe).Recipe.Name, Cutters: NamedCutters.Of(s.Address)))
+                .Where(s => s.Cutters.Length > 0)
+                .Select(s => $"Cutters for {s.Name}: {s.Cutters}."),
+        ];
     }
 
     private static BasketLine Line(

@@ -50,6 +50,22 @@ public sealed class PublishedValueTests
     public void Stages_of_boiled_sugar(double fahrenheit, string stage) =>
         Assert.Equal(stage, SugarSyrup.StageAt((fahrenheit - 32) * 5 / 9)!.Name);
 
+    // Tables of tempering in textbooks of pastry (from memory): dark melted to 45 to 50, cooled to 27 to 28, worked at 31 to 32 degrees Celsius;
+    // milk 40 to 45 (or 45 to 48), 26 to 28, 29 to 30; white 40 to 45, 25 to 27, 28 to 29. Cocoa butter's wanted crystal melts at 33.8 (Wille
+    // and Lutton, 1966, from memory), the next below it at 27.5: worked between the two.
+    [Theory]
+    [InlineData("dark", 47, 27.5, 31.5)]
+    [InlineData("milk", 45, 27, 29.5)]
+    [InlineData("white", 43, 26, 28.5)]
+    public void Windows_of_tempering(string chocolate, double melt, double cool, double work)
+    {
+        var t = Tempering.All.Single(c => c.Name == chocolate);
+        Assert.InRange(melt, t.MeltFrom, t.MeltTo);
+        Assert.InRange(cool, t.CoolFrom, t.CoolTo);
+        Assert.InRange(work, t.WorkFrom, t.WorkTo);
+        Assert.True(t.WorkTo < 33.8 && t.WorkFrom > 27.5 && t.CoolTo < t.WorkFrom && t.WorkTo < t.MeltFrom);
+    }
+
     [Fact]
     public void What_boils_away_is_the_water_that_the_syrup_has_no_more()
     {

@@ -76,6 +76,8 @@ public static class LarderFiles
 
         foreach (var (_, words, _, _) in basket.Also)
             text.AppendLine(CultureInfo.InvariantCulture, $"- {words}");
+        foreach (var besides in basket.Besides)
+            text.AppendLine(CultureInfo.InvariantCulture, $"- {besides}");
         return text.ToString();
     }
 

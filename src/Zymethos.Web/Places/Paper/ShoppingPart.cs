@@ -47,6 +47,7 @@ internal static class ShoppingPart
             blocks.Add(new PaperTable(Columns, [.. basket.Also.Select(a => PaperRow.Of("", a.Words, "", ""))]));
         }
 
+        blocks.AddRange(basket.Besides.Select(b => PaperText.Of(b)));
         return blocks.Count == 0 ? null : new PaperPart("shopping", "What to buy", blocks.ToImmutable());
     }
 }

@@ -3,6 +3,7 @@ using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;
 using NodaTime;
 using Zymethos.Core.Scaling;
+using Zymethos.Store;
 using Zymethos.Web.Drawing;
 using Zymethos.Work.Books;
 using Zymethos.Work.Workshop;
@@ -11,7 +12,7 @@ using Zymethos.Workshop.Calculators;
 namespace Zymethos.Web.Places.Workshop;
 
 /// <summary>A calculator: what is asked, and the answer at once.</summary>
-public sealed class ReckonModel(KitchenBook book) : PageModel
+public sealed class ReckonModel(KitchenBook book, ZymethosContext context) : PageModel
 {
     /// <summary>The calculator.</summary>
     public Calculator Calculator { get; private set; } = null!;
@@ -27,6 +28,9 @@ public sealed class ReckonModel(KitchenBook book) : PageModel
 
     /// <summary>The kitchen's recipes with a filling or a coat, where that is reckoned.</summary>
     public IReadOnlyList<(string Key, string Name)> Coated { get; private set; } = [];
+
+    /// <summary>How long decorating a piece took, by the Daybook, where that is asked; else empty.</summary>
+    public IReadOnlyList<DecorationMinutes> Decorated { get; private set; } = [];
 
     /// <summary>Why a recipe could not be changed; empty where it was, or none was asked.</summary>
     public string WrongRecipe { get; private set; } = "";
@@ -77,6 +81,8 @@ public sealed class ReckonModel(KitchenBook book) : PageModel
 
     private async Task KnowAsync(CancellationToken cancel)
     {
+        if (IsBaker && Calculator is PipingCalculator)
+            Decorated = await DecorationMinutes.OfAsync(context, cancel);
         if (!IsBaker || (Says.Times is null && Says.Coat is null))
             return;
         var all = (await book.ShelfAsync(cancel)).Recipes.Select(r => r.Recipe).OrderBy(r => r.Name, StringComparer.Ordinal).ToList();
