@@ -135,8 +135,8 @@ public sealed class KeptSheetTests(TestKitchen kitchen) : IClassFixture<TestKitc
         async Task<JsonNode> DataAsync(string recipe)
         {
             var address = DemoSheets.All.Single(s => s.Recipe == recipe).Address;
-            var cut = address.IndexOf('?', StringComparison.Ordinal);
-            return JsonNode.Parse(await visitor.GetStringAsync($"{address[..cut]}/json{address[cut..]}"))!;
+            var at = address.IndexOf('?', StringComparison.Ordinal);
+            return JsonNode.Parse(await visitor.GetStringAsync($"{address[..at]}/json{address[at..]}"))!;
         }
 
         // The shapes: as many cookies on as many trays as the recipe has, of its own dough.

@@ -2,8 +2,8 @@ using Zymethos.Core.Recipes;
 
 namespace Zymethos.Planning.Larder;
 
-/// <summary>Baking paper for what lies on trays: one sheet a tray each time it goes into the oven. Pans are lined or greased as their recipe
-/// says, which needs little of it.</summary>
+/// <summary>Baking paper for what lies on trays: one sheet a tray each time it goes into the oven. Pans are lined or greased as their
+/// recipe says, which needs little of it.</summary>
 /// <param name="Sheets">Trays that are lined.</param>
 /// <param name="Metres">Paper of a roll for all of them, each as long as its tray.</param>
 public sealed record BakingPaper(int Sheets, double Metres)

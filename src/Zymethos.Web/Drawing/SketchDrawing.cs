@@ -13,8 +13,8 @@ public static class SketchDrawing
         ".sketch{background:#fff;font:13px sans-serif}.sketch path{fill:none;stroke:#222}.sketch .grid{stroke:#ddd}"
         + ".sketch .band{fill:#f3e2bd;stroke:none}.sketch .line{stroke-width:2.5}.sketch .other-line{stroke-width:2;stroke-dasharray:6 4}"
         + ".sketch .mark{stroke:#b3261e;stroke-width:1.5}.sketch .stretch{fill:#d9b98a}.sketch .fill-dough{fill:#e8cfa3}"
-        + ".sketch .fill-cream{fill:#fff8e8}.sketch .fill-strong{fill:#b98b52}.sketch .fill-ground{fill:#eee}.sketch .strand-dough{stroke:#e8cfa3}"
-        + ".sketch .strand-strong{stroke:#b98b52}";
+        + ".sketch .fill-cream{fill:#fff8e8}.sketch .fill-strong{fill:#b98b52}.sketch .fill-ground{fill:#eee}.sketch "
+        + ".strand-dough{stroke:#e8cfa3}.sketch .strand-strong{stroke:#b98b52}";
 
     /// <summary>The drawing in a page.</summary>
     public static IHtmlContent Of(Sketch sketch) => new HtmlString(Write(sketch, ""));

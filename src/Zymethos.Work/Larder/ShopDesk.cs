@@ -220,7 +220,8 @@ public sealed class ShopDesk(ZymethosContext context, KitchenBook book, StockShe
     private static List<ShopWant> Wants(IEnumerable<PlannedBatch> batches) =>
         [.. batches.SelectMany(b => ShopTrips.Of(b.Recipe, b.Batches, b.By))];
 
-    /// <summary>Everything that is planned and not begun: the season's bakes, and those of planned days that are not the season's.</summary>
+    /// <summary>Everything that is planned and not begun: the season's bakes, and those of planned days that are not the
+    /// season's.</summary>
     private async Task<List<PlannedBatch>> BatchesAsync(LocalDate today, CancellationToken cancel)
     {
         var batches = new List<PlannedBatch>();

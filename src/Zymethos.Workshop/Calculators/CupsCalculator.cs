@@ -1,6 +1,5 @@
 using System.Collections.Immutable;
 using Zymethos.Core.Measures;
-using Zymethos.Core.Scaling;
 
 namespace Zymethos.Workshop.Calculators;
 

@@ -1,6 +1,5 @@
 using System.Collections.Immutable;
 using Zymethos.Core.Leaven;
-using Zymethos.Core.Measures;
 
 namespace Zymethos.Workshop.Calculators;
 

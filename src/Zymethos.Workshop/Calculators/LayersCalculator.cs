@@ -1,5 +1,4 @@
 using System.Collections.Immutable;
-using Zymethos.Core.Measures;
 using Zymethos.Core.Recipes;
 using Zymethos.Core.Scaling;
 using Zymethos.Workshop.Layers;

@@ -1,5 +1,3 @@
-using System.Collections.Immutable;
-using NodaTime;
 using Zymethos.Core.Leaven;
 using Zymethos.Core.Measures;
 

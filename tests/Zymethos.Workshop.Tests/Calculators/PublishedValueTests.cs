@@ -50,9 +50,9 @@ public sealed class PublishedValueTests
     public void Stages_of_boiled_sugar(double fahrenheit, string stage) =>
         Assert.Equal(stage, SugarSyrup.StageAt((fahrenheit - 32) * 5 / 9)!.Name);
 
-    // Tables of tempering in textbooks of pastry (from memory): dark melted to 45 to 50, cooled to 27 to 28, worked at 31 to 32 degrees Celsius;
-    // milk 40 to 45 (or 45 to 48), 26 to 28, 29 to 30; white 40 to 45, 25 to 27, 28 to 29. Cocoa butter's wanted crystal melts at 33.8 (Wille
-    // and Lutton, 1966, from memory), the next below it at 27.5: worked between the two.
+    // Tables of tempering in textbooks of pastry (from memory): dark melted to 45 to 50, cooled to 27 to 28, worked at 31 to 32 degrees
+    // Celsius; milk 40 to 45 (or 45 to 48), 26 to 28, 29 to 30; white 40 to 45, 25 to 27, 28 to 29. Cocoa butter's wanted crystal melts
+    // at 33.8 (Wille and Lutton, 1966, from memory), the next below it at 27.5: worked between the two.
     [Theory]
     [InlineData("dark", 47, 27.5, 31.5)]
     [InlineData("milk", 45, 27, 29.5)]

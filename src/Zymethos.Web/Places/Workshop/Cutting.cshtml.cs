@@ -5,7 +5,6 @@ using Zymethos.Web.Drawing;
 using Zymethos.Work.Books;
 using Zymethos.Work.OvenDays;
 using Zymethos.Work.Workshop;
-using Zymethos.Workshop.Cutting;
 
 namespace Zymethos.Web.Places.Workshop;
 

@@ -1,5 +1,5 @@
 using System.Collections.Immutable;
-using System.Globalization;
+using Zymethos.Workshop.Calculators;
 using Zymethos.Workshop.Cutting;
 
 namespace Zymethos.Web.Places.Workshop;
@@ -136,12 +136,8 @@ public sealed class CuttingForm
 
     private static string At(string[] all, int i) => i < all.Length ? all[i] ?? "" : "";
 
-    /// <summary>A number as it is typed, with a point or a comma; null where it is none.</summary>
-    public static double? NumberOf(string? text) =>
-        double.TryParse(text?.Trim().Replace(',', '.'), NumberStyles.Float, CultureInfo.InvariantCulture, out var value)
-        && double.IsFinite(value)
-            ? value
-            : null;
+    /// <summary>A number as it is typed, with a point, a comma or a fraction; null where it is none.</summary>
+    public static double? NumberOf(string? text) => WrittenQuantity.Number(text ?? "");
 
     private double Number(string field, string text, double least, double most, string says)
     {

@@ -63,8 +63,8 @@ public sealed class HouseForm
     /// <summary>The most kinds of other pieces.</summary>
     public const int MostExtras = 4;
 
-    /// <summary>Other pieces that belong to it (trees, a fence, a template of one's own): names of our own outlines, or ids of the kitchen's
-    /// cutters.</summary>
+    /// <summary>Other pieces that belong to it (trees, a fence, a template of one's own): names of our own outlines, or ids of the
+    /// kitchen's cutters.</summary>
     public string[] Extra { get; set; } = [];
 
     /// <summary>The longer side of each in millimetres.</summary>

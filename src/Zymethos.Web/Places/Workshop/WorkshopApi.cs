@@ -32,8 +32,8 @@ public static class WorkshopApi
             .Describe<CuttingRequest, CuttingAnswer>(
                 "CutDough",
                 "Lays cutters on rolled dough",
-                "Takes outlines and dough, or outlines and how many are wanted, and returns every piece of every roll and tray, with scraps, "
-                    + "loss, minutes of hands and baking times."
+                "Takes outlines and dough, or outlines and how many are wanted, and returns every piece of every roll and tray, with "
+                    + "scraps, loss, minutes of hands and baking times."
             );
         api.MapPost("/house", BuildAsync)
             .Describe<HouseRequest, HouseAnswer>(
