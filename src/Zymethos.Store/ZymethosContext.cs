@@ -97,6 +97,9 @@ public sealed class ZymethosContext(DbContextOptions<ZymethosContext> options, I
     /// <summary>Pages of the Workshop that are kept with recipes of the current kitchen.</summary>
     public DbSet<SheetRow> Sheets => Set<SheetRow>();
 
+    /// <summary>Kitchens of anybody that are about to be deleted.</summary>
+    public DbSet<ClosingRow> Closing => Set<ClosingRow>();
+
     /// <summary>Cutters and templates of the current kitchen.</summary>
     public DbSet<CutterRow> Cutters => Set<CutterRow>();
 
@@ -416,6 +419,12 @@ public sealed class ZymethosContext(DbContextOptions<ZymethosContext> options, I
             e.Property(m => m.Trouble).HasMaxLength(400);
             e.HasIndex(m => new { m.KitchenId, m.Key }).IsUnique();
             e.HasIndex(m => new { m.KitchenId, m.WrittenAt });
+        });
+        builder.Entity<ClosingRow>(e =>
+        {
+            e.ToTable("closing_kitchens");
+            e.HasKey(c => c.KitchenId);
+            e.HasOne<KitchenRow>().WithOne().HasForeignKey<ClosingRow>(c => c.KitchenId).OnDelete(DeleteBehavior.Cascade);
         });
         builder.Entity<SignInRow>(e =>
         {

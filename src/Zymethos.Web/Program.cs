@@ -20,6 +20,7 @@ using Zymethos.Web.Places.Season;
 using Zymethos.Web.Places.Workshop;
 using Zymethos.Web.Setup;
 using Zymethos.Web.Setup.Devices;
+using Zymethos.Work.Accounts;
 using Zymethos.Work.Archive;
 using Zymethos.Work.Benches;
 using Zymethos.Work.Books;
@@ -31,6 +32,7 @@ using Zymethos.Work.Parcels;
 using Zymethos.Work.Reminders;
 using Zymethos.Work.Seasons;
 using Zymethos.Work.Stock;
+using Zymethos.Work.Today;
 using Zymethos.Work.Workshop;
 
 var builder = WebApplication.CreateBuilder(args);
@@ -63,6 +65,7 @@ builder
     .AddEntityFrameworkStores<ZymethosContext>()
     .AddPasswordValidator<CommonPasswords>()
     .AddSignInManager()
+    .AddTokenProvider<DataProtectorTokenProvider<Baker>>(TokenOptions.DefaultProvider)
     .AddClaimsPrincipalFactory<BakerClaims>();
 builder.Services.ConfigureApplicationCookie(o =>
 {
@@ -89,7 +92,9 @@ builder
     {
         o.RootDirectory = "/Places";
         o.Conventions.AuthorizeFolder("/");
-        o.Conventions.AllowAnonymousToFolder("/Account");
+        // All of the account but the page of whoever is signed in.
+        foreach (var page in new[] { "SignIn", "SignOut", "Register", "Demo", "Forgotten", "Reset", "Address" })
+            o.Conventions.AllowAnonymousToPage($"/Account/{page}");
         o.Conventions.AllowAnonymousToPage("/Bench/Join");
         o.Conventions.AuthorizePage("/Bench/At", HelperDoor.Policy);
         // What reckons without a kitchen is for everybody.
@@ -98,6 +103,7 @@ builder
         o.Conventions.AllowAnonymousToPage("/Workshop/House");
         o.Conventions.AllowAnonymousToPage("/Workshop/Templates");
         o.Conventions.AllowAnonymousToPage("/Workshop/Reckon");
+        o.Conventions.AllowAnonymousToPage("/Words");
         o.Conventions.AllowAnonymousToPage("/Error");
         o.Conventions.AllowAnonymousToPage("/NotFound");
         o.Conventions.AllowAnonymousToPage("/Theme");
@@ -159,6 +165,7 @@ builder.Services.AddScoped<KitchenBook>();
 builder.Services.AddScoped<BookFile>();
 builder.Services.AddScoped<CutterShelf>();
 builder.Services.AddScoped<SheetShelf>();
+builder.Services.AddScoped<TodayDesk>();
 builder.Services.AddScoped<KitchenArchive>();
 builder.Services.AddScoped<KitchenBringing>();
 builder.Services.AddScoped<SeasonDesk>();
@@ -166,6 +173,9 @@ builder.Services.AddScoped<SeasonStock>();
 builder.Services.AddScoped<SeasonImport>();
 builder.Services.AddScoped<SeasonWorker>();
 builder.Services.AddScoped<ReminderRound>();
+builder.Services.AddScoped<AccountLetters>();
+builder.Services.AddScoped<Closing>();
+builder.Services.Configure<DataProtectionTokenProviderOptions>(o => o.TokenLifespan = TimeSpan.FromHours(2));
 builder.Services.AddHostedService<ReminderClock>();
 builder.Services.AddSingleton<IPost>(SmtpSettings.Read(builder.Configuration) is { } smtp ? new SmtpPost(smtp) : new LetterBoxOnly());
 builder.Services.AddBackgroundWork(connection);
@@ -174,6 +184,8 @@ builder.Services.AddHealthChecks().AddCheck<DatabaseReady>("database", tags: ["r
 builder.Services.AddRateLimiter(o => ApiLimits.Apply(o, builder.Configuration));
 
 var app = builder.Build();
+if (args is [ResetLink.Word, var email])
+    return await ResetLink.PrintAsync(app.Services, email);
 await DatabaseStartup.RunAsync(app.Services, app.Lifetime.ApplicationStopping);
 
 if (proxy.HasProxies)
@@ -225,6 +237,7 @@ app.MapBenchApi();
 app.MapDevicesApi();
 app.MapHealth();
 await app.RunAsync();
+return 0;
 
 /// <summary>The entry point, public so that tests can start the real server in process.</summary>
 public partial class Program;

@@ -9,6 +9,9 @@ public sealed class ReachTests(Site site)
 {
     private static readonly string[] Pages =
     [
+        "/today",
+        "/words",
+        "/account",
         "/oven-day",
         "/oven-day?date=2033-01-01",
         "/book",
@@ -80,7 +83,17 @@ public sealed class ReachTests(Site site)
         baker.Go("/account/sign-in");
         baker.Window.Manage().Cookies.AddCookie(new Cookie("theme", theme));
         var found = new List<string>();
-        foreach (var page in new[] { "/account/sign-in", "/account/register" })
+        foreach (
+            var page in new[]
+            {
+                "/account/sign-in",
+                "/account/register",
+                "/account/forgotten",
+                "/account/reset",
+                "/workshop/eggs",
+                "/words",
+            }
+        )
             Look(baker, page, found);
         baker.SignIn();
         foreach (var page in Pages.Concat(InSeason(baker)).Concat(InDaybook(baker)).Concat(InParcels(baker)))

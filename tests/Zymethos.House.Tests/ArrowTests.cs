@@ -137,7 +137,9 @@ public sealed class ArrowTests
         ["Work.Seasons"] = [.. Wire, "Store", "Work.House", "Work.Books", "Work.OvenDays", "Work.Stock"],
         ["Work.Parcels"] = [.. Wire, "Store", "Work.House", "Work.Books", "Work.OvenDays", "Work.Seasons"],
         ["Work.Larder"] = [.. Wire, "Store", "Work.House", "Work.Books", "Work.Stock", "Work.Seasons"],
-        ["Work.Reminders"] = [.. Wire, "Store", "Work.House", "Work.Seasons"],
+        ["Work.Accounts"] = ["Store"],
+        ["Work.Reminders"] = [.. Wire, "Store", "Work.House", "Work.Seasons", "Work.Accounts"],
+        ["Work.Today"] = [.. Wire, "Store", "Work.House", "Work.Books", "Work.Stock", "Work.Seasons", "Work.Daybooks"],
     };
 
     /// <summary>Inside the reader of pasted texts: sentences, then lines, then the method.</summary>
@@ -239,7 +241,7 @@ public sealed class ArrowTests
 
     public static TheoryData<string, string> Neighbours()
     {
-        string[] places = ["Account", "Bench", "Book", "Daybook", "Kitchen", "Larder", "OvenDay", "Parcels", "Season", "Workshop"];
+        string[] places = ["Account", "Bench", "Book", "Daybook", "Kitchen", "Larder", "OvenDay", "Parcels", "Season", "Today", "Workshop"];
         var data = new TheoryData<string, string>();
         foreach (var from in places)
         {

@@ -31,6 +31,7 @@ public sealed class TenancyTests(TestKitchen kitchen) : IClassFixture<TestKitche
     [
         "Baker",
         "SignInRow",
+        "ClosingRow",
         "IdentityUserClaim`1",
         "IdentityUserLogin`1",
         "IdentityUserToken`1",

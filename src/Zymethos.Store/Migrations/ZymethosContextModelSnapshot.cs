@@ -176,6 +176,19 @@ namespace Zymethos.Store.Migrations
                     b.ToTable("AspNetUsers", (string)null);
                 });
 
+            modelBuilder.Entity("Zymethos.Store.Accounts.ClosingRow", b =>
+                {
+                    b.Property<Guid>("KitchenId")
+                        .HasColumnType("uuid");
+
+                    b.Property<Instant>("ClosesAt")
+                        .HasColumnType("timestamp with time zone");
+
+                    b.HasKey("KitchenId");
+
+                    b.ToTable("closing_kitchens", (string)null);
+                });
+
             modelBuilder.Entity("Zymethos.Store.Accounts.SignInRow", b =>
                 {
                     b.Property<Guid>("Id")
@@ -1279,6 +1292,15 @@ namespace Zymethos.Store.Migrations
                     b.HasOne("Zymethos.Store.Kitchens.KitchenRow", null)
                         .WithMany()
                         .HasForeignKey("KitchenId")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired();
+                });
+
+            modelBuilder.Entity("Zymethos.Store.Accounts.ClosingRow", b =>
+                {
+                    b.HasOne("Zymethos.Store.Kitchens.KitchenRow", null)
+                        .WithOne()
+                        .HasForeignKey("Zymethos.Store.Accounts.ClosingRow", "KitchenId")
                         .OnDelete(DeleteBehavior.Cascade)
                         .IsRequired();
                 });

@@ -3,9 +3,9 @@ using Microsoft.AspNetCore.Mvc.RazorPages;
 
 namespace Zymethos.Web.Places;
 
-/// <summary>The front door: leads to the Oven Day.</summary>
+/// <summary>The front door: leads to today.</summary>
 public sealed class IndexModel : PageModel
 {
-    /// <summary>Goes on to the Oven Day.</summary>
-    public IActionResult OnGet() => LocalRedirect("/oven-day");
+    /// <summary>Goes on to today.</summary>
+    public IActionResult OnGet() => LocalRedirect("/today");
 }

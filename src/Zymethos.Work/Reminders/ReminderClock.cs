@@ -1,6 +1,8 @@
+using Zymethos.Work.Accounts;
+
 namespace Zymethos.Work.Reminders;
 
-/// <summary>Goes the round of reminders once a minute, as long as the application runs.</summary>
+/// <summary>Goes the round of reminders, and of kitchens that are to be deleted, once a minute, as long as the application runs.</summary>
 public sealed class ReminderClock(IServiceScopeFactory scopes, ILogger<ReminderClock> log) : BackgroundService
 {
     private static readonly TimeSpan Pause = TimeSpan.FromMinutes(1);
@@ -15,6 +17,7 @@ public sealed class ReminderClock(IServiceScopeFactory scopes, ILogger<ReminderC
             {
                 await using var scope = scopes.CreateAsyncScope();
                 await scope.ServiceProvider.GetRequiredService<ReminderRound>().GoAsync(stoppingToken);
+                await scope.ServiceProvider.GetRequiredService<Closing>().GoAsync(stoppingToken);
             }
             catch (Exception e) when (e is not OperationCanceledException)
             {

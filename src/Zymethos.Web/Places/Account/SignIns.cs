@@ -74,6 +74,7 @@ public static class SignIns
                 .ExecuteDeleteAsync();
     }
 
-    private static Guid? IdOf(AuthenticationProperties? properties) =>
+    /// <summary>The sign-in that a cookie names; null where it names none.</summary>
+    public static Guid? IdOf(AuthenticationProperties? properties) =>
         properties?.Items.TryGetValue(Name, out var text) == true && Guid.TryParseExact(text, "N", out var id) ? id : null;
 }

@@ -1,0 +1,188 @@
+using System.ComponentModel.DataAnnotations;
+using System.Text;
+using Microsoft.AspNetCore.Authentication;
+using Microsoft.AspNetCore.Identity;
+using Microsoft.AspNetCore.Mvc;
+using Microsoft.AspNetCore.Mvc.RazorPages;
+using Microsoft.AspNetCore.WebUtilities;
+using Microsoft.EntityFrameworkCore;
+using Zymethos.Store;
+using Zymethos.Store.Accounts;
+using Zymethos.Store.Demo;
+using Zymethos.Work.Accounts;
+using Zymethos.Work.House;
+
+namespace Zymethos.Web.Places.Account;
+
+/// <summary>The account of whoever is signed in: password, address, devices, and leaving.</summary>
+public sealed class YoursModel(
+    UserManager<Baker> users,
+    SignInManager<Baker> signIn,
+    ZymethosContext context,
+    AccountLetters letters,
+    SignInGuard guard,
+    Closing closing
+) : PageModel
+{
+    private readonly Dictionary<string, string> _wrong = new(StringComparer.Ordinal);
+
+    /// <summary>Whether this is the demo kitchen, which is everybody's.</summary>
+    public bool IsDemo { get; private set; }
+
+    /// <summary>The address one signs in with.</summary>
+    public string Address { get; private set; } = "";
+
+    /// <summary>A new address as it was typed.</summary>
+    public string TypedAddress { get; private set; } = "";
+
+    /// <summary>Sign-ins that stand, the latest first, and which of them is this one.</summary>
+    public IReadOnlyList<(string At, bool IsThis)> SignedIn { get; private set; } = [];
+
+    /// <summary>The day on which the kitchen is deleted; empty where nobody asked.</summary>
+    public string ClosesOn { get; private set; } = "";
+
+    /// <summary>What was just done; kept over a redirect.</summary>
+    [TempData]
+    public string? Said { get; set; }
+
+    /// <summary>What is wrong with a field; empty where nothing is.</summary>
+    public string WrongOf(string field) => _wrong.GetValueOrDefault(field, "");
+
+    /// <summary>The page.</summary>
+    public async Task OnGetAsync(CancellationToken cancel) => await ReadAsync(cancel);
+
+    /// <summary>Another password: every other device is signed out.</summary>
+    public async Task<IActionResult> OnPostPasswordAsync(string? now, string? next, CancellationToken cancel)
+    {
+        var baker = await ReadAsync(cancel);
+        if (IsDemo || !await IsHersAsync(baker, now, "now"))
+            return Refused();
+        if ((next ?? "").Length is < AccountRules.ShortestPassword or > 200)
+            _wrong["next"] = "A password has at least ten characters; a short sentence is a good one.";
+        else if (await users.ChangePasswordAsync(baker, now!, next!) is { Succeeded: false } weak)
+            _wrong["next"] = string.Join(" ", weak.Errors.Select(e => e.Description));
+        if (_wrong.Count > 0)
+            return Refused();
+        await AnewAsync(baker, cancel);
+        return Done("The password is changed, and every other device is signed out.");
+    }
+
+    /// <summary>Another address: a letter goes to it, and it counts once its link was opened.</summary>
+    public async Task<IActionResult> OnPostEmailAsync(string? address, string? proof, CancellationToken cancel)
+    {
+        var baker = await ReadAsync(cancel);
+        TypedAddress = (address ?? "").Trim();
+        if (!new EmailAddressAttribute().IsValid(TypedAddress) || TypedAddress.Length is 0 or > 200)
+            _wrong["address"] = "This does not look like an email address.";
+        if (IsDemo || _wrong.Count > 0 || !await IsHersAsync(baker, proof, "proof"))
+            return Refused();
+        // Whether somebody else has the address already is told to nobody but its owner, who gets no letter.
+        if (await users.FindByEmailAsync(TypedAddress) is null)
+        {
+            var token = await users.GenerateChangeEmailTokenAsync(baker, TypedAddress);
+            var path =
+                $"/account/address?baker={baker.Id:N}&email={Uri.EscapeDataString(TypedAddress)}"
+                + $"&token={WebEncoders.Base64UrlEncode(Encoding.UTF8.GetBytes(token))}";
+            await letters.WriteAsync(
+                baker,
+                TypedAddress,
+                "email",
+                "Your new address for Zymethos",
+                "Open this address within two hours, and you sign in with this email from then on:\n\n" + letters.AddressOf(Request, path),
+                cancel
+            );
+        }
+
+        return Done($"A letter is on its way to {TypedAddress}. It also lies in your letter box.");
+    }
+
+    /// <summary>Signs out every other device.</summary>
+    public async Task<IActionResult> OnPostEverywhereAsync(CancellationToken cancel)
+    {
+        var baker = await ReadAsync(cancel);
+        if (IsDemo)
+            return Refused();
+        await users.UpdateSecurityStampAsync(baker);
+        await AnewAsync(baker, cancel);
+        return Done("Every other device is signed out.");
+    }
+
+    /// <summary>Asks to delete the kitchen.</summary>
+    public async Task<IActionResult> OnPostCloseAsync(string? last, CancellationToken cancel)
+    {
+        var baker = await ReadAsync(cancel);
+        if (IsDemo || !await IsHersAsync(baker, last, "last"))
+            return Refused();
+        await closing.AskAsync(baker.KitchenId, cancel);
+        return Done("It is noted: the kitchen will be deleted in two weeks, unless you keep it.");
+    }
+
+    /// <summary>Keeps it after all.</summary>
+    public async Task<IActionResult> OnPostKeepAsync(CancellationToken cancel)
+    {
+        var baker = await ReadAsync(cancel);
+        await closing.KeepAsync(baker.KitchenId, cancel);
+        return Done("The kitchen stays.");
+    }
+
+    private async Task<Baker> ReadAsync(CancellationToken cancel)
+    {
+        var baker = (await users.GetUserAsync(User))!;
+        (IsDemo, Address) = (baker.KitchenId == DemoSeed.Id, baker.Email ?? "");
+        var kitchen = (await context.Kitchens.AsNoTracking().SingleAsync(cancel)).ToKitchen();
+        var here = SignIns.IdOf((await HttpContext.AuthenticateAsync(IdentityConstants.ApplicationScheme)).Properties);
+        SignedIn = IsDemo
+            ? []
+            :
+            [
+                .. (
+                    await context
+                        .SignIns.AsNoTracking()
+                        .Where(s => s.BakerId == baker.Id)
+                        .OrderByDescending(s => s.At)
+                        .Take(50)
+                        .ToListAsync(cancel)
+                ).Select(s => (kitchen.Says.DayAndHour(KitchenClock.At(kitchen.Zone, s.At)), s.Id == here)),
+            ];
+        ClosesOn = await closing.OfAsync(baker.KitchenId, cancel) is { } closes
+            ? kitchen.Says.DayAndHour(KitchenClock.At(kitchen.Zone, closes))
+            : "";
+        return baker;
+    }
+
+    /// <summary>Whether the password is right; wrong ones are counted as at the door.</summary>
+    private async Task<bool> IsHersAsync(Baker baker, string? password, string field)
+    {
+        var from = HttpContext.Connection.RemoteIpAddress?.ToString() ?? "";
+        if (guard.MustWait(from, Address))
+            _wrong[field] = "Too many wrong passwords from here. Try again in ten minutes.";
+        else if (await users.CheckPasswordAsync(baker, password ?? ""))
+            return true;
+        else
+        {
+            guard.Wrong(from, Address);
+            _wrong[field] = "This is not your password.";
+        }
+
+        return false;
+    }
+
+    /// <summary>Ends every sign-in and begins one anew on this device.</summary>
+    private async Task AnewAsync(Baker baker, CancellationToken cancel)
+    {
+        await context.SignIns.Where(s => s.BakerId == baker.Id).ExecuteDeleteAsync(cancel);
+        await signIn.SignInAsync(baker, isPersistent: true);
+    }
+
+    private RedirectToPageResult Done(string said)
+    {
+        Said = said;
+        return RedirectToPage();
+    }
+
+    private PageResult Refused()
+    {
+        Response.StatusCode = StatusCodes.Status422UnprocessableEntity;
+        return Page();
+    }
+}
