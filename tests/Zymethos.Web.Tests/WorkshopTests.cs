@@ -98,6 +98,9 @@ public sealed class WorkshopTests(TestKitchen kitchen) : IClassFixture<TestKitch
         var sheet = await TestKitchen.ParseAsync(await baker.GetAsync($"/workshop/cutting?Dough=400&Thick=5&Shape={id}&Size=999&Wanted=8"));
         Assert.Contains("8 pieces", sheet.QuerySelector(".answer")!.TextContent, StringComparison.Ordinal);
         Assert.Contains("6 by 4 cm", sheet.QuerySelector(".cut-table")!.TextContent, StringComparison.Ordinal);
+        // True to size on the screen, above a ruler: 2 mm of edge, 12 with the ruler.
+        Assert.Equal("62mm", page.QuerySelector(".true-size")!.GetAttribute("width"));
+        Assert.Contains("24 cm², 7.2 cm at its longest", page.QuerySelector(".cutters")!.TextContent, StringComparison.Ordinal);
         // Another kitchen has no such cutter.
         var other = await BakerAsync();
         Assert.Equal(HttpStatusCode.NotFound, (await other.GetAsync(address)).StatusCode);

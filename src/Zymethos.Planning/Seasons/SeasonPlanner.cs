@@ -102,7 +102,14 @@ public static class SeasonPlanner
                 if (!_hasGuessedCuts)
                     _bound = Math.Max(_bound, model.Bound);
                 if (model.Cost >= _best!.Cost)
-                    break;
+                {
+                    // What is no better after a short look, on a machine that is busy, is no proof that there is nothing better.
+                    if (model.Bound >= _best.Cost)
+                        break;
+                    look = look * 2 < Left ? look * 2 : Left;
+                    continue;
+                }
+
                 var whole = Try(placement, model.Cost);
                 if (whole && model.Bound >= model.Cost)
                     break;

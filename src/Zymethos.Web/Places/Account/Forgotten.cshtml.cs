@@ -12,6 +12,8 @@ namespace Zymethos.Web.Places.Account;
 /// account or not.</summary>
 public sealed class ForgottenModel(UserManager<Baker> users, AccountLetters letters, SignInGuard guard, IPost post) : PageModel
 {
+    private static readonly TimeSpan AnswerAfter = TimeSpan.FromMilliseconds(400);
+
     /// <summary>Email as typed.</summary>
     [BindProperty]
     [Required(ErrorMessage = "Type your email address.")]
@@ -41,6 +43,8 @@ public sealed class ForgottenModel(UserManager<Baker> users, AccountLetters lett
 
         guard.Wrong(from, $"forgotten {Email}");
         IsAsked = true;
+        // Writing takes a moment that looking in vain does not: both take as long.
+        var soonest = Task.Delay(AnswerAfter, cancel);
         if (await users.FindByNameAsync(Email.Trim()) is { } baker && baker.KitchenId != DemoSeed.Id)
             await letters.WriteAsync(
                 baker,
@@ -52,6 +56,7 @@ public sealed class ForgottenModel(UserManager<Baker> users, AccountLetters lett
                     + "\n\nIf it was not you, do nothing: your password stays as it is.",
                 cancel
             );
+        await soonest;
         return Page();
     }
 }

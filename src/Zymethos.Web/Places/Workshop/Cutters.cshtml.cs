@@ -26,6 +26,10 @@ public sealed class CuttersModel(CutterShelf shelf) : PageModel
     [BindProperty]
     public string Size { get; set; } = "";
 
+    /// <summary>Its corners by numbers; empty for none.</summary>
+    [BindProperty]
+    public string Corners { get; set; } = "";
+
     /// <summary>What was traced, as a path; empty for nothing.</summary>
     [BindProperty]
     public string Traced { get; set; } = "";
@@ -92,6 +96,12 @@ public sealed class CuttersModel(CutterShelf shelf) : PageModel
                 return (null, "Say how long the longer side of your cutter is: lay it on a ruler.");
             var (read, wrong) = CutterShelf.OfPath(name, Traced);
             return read is null ? (null, wrong) : read.Sized(name, size.Value);
+        }
+
+        if (!string.IsNullOrWhiteSpace(Corners))
+        {
+            var (read, wrong) = NumberedOutline.Read(name, Corners);
+            return read is null || size is null ? (read, wrong) : read.Sized(name, size.Value);
         }
 
         return string.IsNullOrWhiteSpace(Shape)
