@@ -80,7 +80,7 @@ function alarm(bench, e) {
   const turn = e.touch >= 0 && e.moment.what === "touch" && e.moment.at <= bench.now;
   const late = bench.now - (turn ? e.moment.at : e.isLook ? e.lookAt : e.due);
   const out = e.step.load ? (e.step.load.isProof ? "Risen" : "Out") : "Ready";
-  return h("section", { class: "bench-card is-ringing", "aria-label": "Now" },
+  return h("section", { class: "bench-card is-ringing", "aria-label": `Now: ${e.step.title}` },
     h("p", { class: "bench-bake" }, letter(e.bake), " ", e.bake.name),
     h("h2", { class: "bench-title" }, turn ? e.step.touches[e.touch].title
       : e.isLook ? `First look: ${e.step.title}` : e.step.load && !e.step.load.isProof ? `Done? ${e.step.title}` : e.step.title),
@@ -123,7 +123,7 @@ function dialCard(bench, d) {
     touches = button(`dial-${d.oven}`, isOn ? `It is set to ${degreesOf(bench, d)}` : "It is off",
       () => bench.tell("dial", null, { number: d.oven, value: d.celsius }), "main-touch");
   }
-  return h("section", { class: "bench-card is-dial", "aria-label": "Oven" },
+  return h("section", { class: "bench-card is-dial", "aria-label": `Oven: ${oven.name} ${d.text}, ${hour(d.at)}` },
     h("div", { class: "bench-dial-row" },
       h("div", {}, h("h2", { class: "bench-dial-title" }, oven.name ? `${oven.name}: ${d.text}` : d.text),
         h("p", { class: "bench-text" }, `${hour(d.at)}, ${from(d.at, bench.now)}`)),
@@ -136,7 +136,7 @@ const degreesOf = (bench, d) => bench.sheet.steps.find((s) => s.load && Math.abs
 
 function atWork(bench, e) {
   const paused = e.stand.pausedSince !== null;
-  return h("section", { class: "bench-card is-at", "aria-label": "In hand" },
+  return h("section", { class: "bench-card is-at", "aria-label": `In hand: ${e.step.title}` },
     body(bench, e, true),
     h("p", { class: "bench-time" }, paused ? "Left for a while. " : `Since ${hour(e.from)}, usually until ${hour(e.due)}: `,
       paused ? "" : clock(e.due, "usual")),
