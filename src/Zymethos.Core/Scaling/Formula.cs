@@ -33,11 +33,6 @@ public sealed record FormulaBand(string What, double Value, double Low, double H
 /// <param name="Bands">Ratios against the bands of the kind; empty for kinds without bands.</param>
 public sealed record Formula(Mass Flour, ImmutableArray<FormulaLine> Lines, ImmutableArray<FormulaBand> Bands)
 {
-    // A teaspoon of soda or powder weighs 4.6 g (USDA, from memory); soda is about four times as strong as powder (common practice, no
-    // source).
-    private const double TeaspoonOfLeavener = 4.6;
-    private const double SodaAsPowder = 4;
-
     /// <summary>The formula of a recipe as it is baked; null when it has no flour.</summary>
     public static Formula? Of(Recipe recipe, IngredientKnowledge knowledge)
     {
@@ -73,80 +68,19 @@ public sealed record Formula(Mass Flour, ImmutableArray<FormulaLine> Lines, Immu
         var drinking = flour + lines.Where(l => l.Is?.Role is IngredientRole.Cocoa or IngredientRole.Cereal).Sum(l => l.Grams);
         var water = (Share(c => c.Water) * flour / drinking) - 12;
         var yeast = Percent("instant yeast") + (0.8 * Percent("active dry yeast")) + (Percent("fresh yeast") / 3);
-        var cups = flour / 125;
-        var powder = (Spoons("baking powder") + (SodaAsPowder * Spoons("baking soda"))) / cups;
-        double Spoons(string name) => lines.Where(l => l.Is?.Name == name).Sum(l => l.Grams) / TeaspoonOfLeavener;
-        const string Of = "% of flour";
-
-        // Bands: common practice, no source. They are wide on purpose: what lies outside is worth a question, not wrong.
-        foreach (
-            var (what, value, low, high, unit) in recipe.Kind switch
-            {
-                RecipeKind.Bread => new[]
-                {
-                    ("Water", water, 42.0, 80.0, Of),
-                    ("Salt", RolePercent(IngredientRole.Salt), 1.2, 2.3, Of),
-                    ("Yeast (as instant)", yeast, 0.3, 2.0, Of),
-                    ("Sugar", Share(c => c.Sugar), 0, 25, Of),
-                    ("Fat", Share(c => c.Fat), 0, 30, Of),
-                },
-                RecipeKind.Buns =>
-                [
-                    ("Water", water, 42.0, 70, Of),
-                    ("Salt", RolePercent(IngredientRole.Salt), 0.8, 2.2, Of),
-                    ("Yeast (as instant)", yeast, 0.7, 2.5, Of),
-                    ("Sugar", Share(c => c.Sugar), 5, 25, Of),
-                    ("Fat", Share(c => c.Fat), 4, 35, Of),
-                ],
-                RecipeKind.QuickLoaf =>
-                [
-                    ("Water", water, 40, 170, Of),
-                    ("Sugar", Share(c => c.Sugar), 15, 125, Of),
-                    ("Fat", Share(c => c.Fat), 0, 75, Of),
-                    ("Lift (as baking powder)", powder, 0.9, 3.0, "tsp a cup of flour"),
-                ],
-                RecipeKind.Muffins =>
-                [
-                    ("Water", water, 40, 130, Of),
-                    ("Sugar", Share(c => c.Sugar), 20, 90, Of),
-                    ("Fat", Share(c => c.Fat), 10, 60, Of),
-                    ("Lift (as baking powder)", powder, 0.9, 2.6, "tsp a cup of flour"),
-                ],
-                RecipeKind.LayerCake =>
-                [
-                    ("Water", water, 50, 140, Of),
-                    ("Sugar", Share(c => c.Sugar), 80, 145, Of),
-                    ("Fat", Share(c => c.Fat), 30, 80, Of),
-                    ("Lift (as baking powder)", powder, 0.6, 2.0, "tsp a cup of flour"),
-                ],
-                RecipeKind.RingCake =>
-                [
-                    ("Water", water, 40, 170, Of),
-                    ("Sugar", Share(c => c.Sugar), 60, 160, Of),
-                    ("Fat", Share(c => c.Fat), 25, 95, Of),
-                    ("Lift (as baking powder)", powder, 0.5, 3.0, "tsp a cup of flour"),
-                ],
-                RecipeKind.FruitCake =>
-                [
-                    ("Sugar", Share(c => c.Sugar), 60, 130, Of),
-                    ("Fat", Share(c => c.Fat), 50, 110, Of),
-                    (
-                        "Fruit",
-                        100 * lines.Where(l => l.Is is { } i && i.Role == IngredientRole.Inclusion).Sum(l => l.Grams) / flour,
-                        150,
-                        500,
-                        Of
-                    ),
-                ],
-                RecipeKind.Cookies => [("Sugar", Share(c => c.Sugar), 30, 130, Of), ("Fat", Share(c => c.Fat), 25, 95, Of)],
-                RecipeKind.RolledCookies => [("Sugar", Share(c => c.Sugar), 25, 70, Of), ("Fat", Share(c => c.Fat), 35, 75, Of)],
-                RecipeKind.TwiceBaked => [("Sugar", Share(c => c.Sugar), 40, 90, Of), ("Fat", Share(c => c.Fat), 0, 35, Of)],
-                RecipeKind.Built => [("Sugar", Share(c => c.Sugar), 30, 75, Of), ("Fat", Share(c => c.Fat), 12, 45, Of)],
-                _ => [],
-            }
-        )
+        var cups = flour / UsualBands.CupOfFlour;
+        var powder = (Spoons("baking powder") + (UsualBands.SodaAsPowder * Spoons("baking soda"))) / cups;
+        double Spoons(string name) => lines.Where(l => l.Is?.Name == name).Sum(l => l.Grams) / UsualBands.TeaspoonOfLeavener;
+        var values = new Dictionary<string, double>(StringComparer.Ordinal)
         {
-            yield return new FormulaBand(what, Math.Round(value, 2), low, high, unit);
-        }
+            [UsualBands.Water] = water,
+            [UsualBands.Salt] = RolePercent(IngredientRole.Salt),
+            [UsualBands.Yeast] = yeast,
+            [UsualBands.Sugar] = Share(c => c.Sugar),
+            [UsualBands.Fat] = Share(c => c.Fat),
+            [UsualBands.Lift] = powder,
+            [UsualBands.Fruit] = RolePercent(IngredientRole.Inclusion),
+        };
+        return UsualBands.Of(recipe.Kind).Select(b => new FormulaBand(b.What, Math.Round(values[b.What], 2), b.Low, b.High, b.Unit));
     }
 }

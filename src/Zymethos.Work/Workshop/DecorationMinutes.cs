@@ -1,4 +1,5 @@
 using Microsoft.EntityFrameworkCore;
+using Zymethos.Core.Recipes;
 using Zymethos.Interchange.Documents;
 using Zymethos.Store;
 
@@ -10,7 +11,7 @@ namespace Zymethos.Work.Workshop;
 /// <param name="Times">How often it was timed.</param>
 public sealed record DecorationMinutes(string Name, double Minutes, int Times)
 {
-    private const string Work = "icing and filling";
+    private static readonly string Work = Handwork.Of(StepKind.Work, "ice");
     private const int MostBakes = 400;
 
     /// <summary>Of every bake whose icing was timed and whose pieces were counted, the most often timed first.</summary>

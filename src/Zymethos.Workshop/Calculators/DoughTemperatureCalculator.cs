@@ -1,5 +1,6 @@
 using System.Collections.Immutable;
 using Zymethos.Core.Leaven;
+using Zymethos.Core.Measures;
 
 namespace Zymethos.Workshop.Calculators;
 
@@ -63,8 +64,15 @@ public sealed class DoughTemperatureCalculator : Calculator
         var (water, tap) = (asked.Value("water"), asked.Value("tap"));
         if (asked.Wrong.Count > 0)
             return new("");
-        var brings = preferment is null ? 3 : 4;
-        var at = (brings * wanted) - flour - room - friction - (preferment ?? 0);
+        var at = WaterTemperature
+            .For(
+                Temperature.FromCelsius(wanted),
+                Temperature.FromCelsius(flour),
+                Temperature.FromCelsius(room),
+                friction,
+                preferment is { } sour ? Temperature.FromCelsius(sour) : null
+            )
+            .Celsius;
         var ice = at < tap ? water * (tap - at) / (tap + IceAsDegrees) : 0;
         var says =
             ice >= water ? "Even ice alone is not cold enough: chill the flour, or knead less."

@@ -9,15 +9,16 @@ public sealed class EggsCalculator : Calculator
     private const double WithoutShell = 0.88;
     private const double WhiteShare = 0.66;
 
-    // The middle of a class, with shell. United States: least weight of a dozen in ounces (USDA AMS 56): 30, 27, 24, 21, 18; a class
-    // reaches to the next. European Union: 73 g and more, 63 to 73, 53 to 63, under 53 (Regulation 589/2008). Both from memory.
+    // With shell. United States: the least weight of the class, an ounce being a twelfth of the dozen's 30, 27, 24, 21 and 18 (USDA AMS 56);
+    // less its shell that is USDA's own portion of each class, and the 50 g at which the Book counts a large egg. European Union: the middle
+    // of 63 to 73 and 53 to 63 g, and what is usual of the open classes (Regulation 589/2008). All from memory.
     private static readonly ImmutableArray<(string Word, string Says, double Grams)> Sizes =
     [
-        ("us-large", "US large", 60.2),
-        ("us-jumbo", "US jumbo", 74.4),
-        ("us-extra-large", "US extra large", 67.3),
-        ("us-medium", "US medium", 53.2),
-        ("us-small", "US small", 46.1),
+        ("us-large", "US large", 56.7),
+        ("us-jumbo", "US jumbo", 70.9),
+        ("us-extra-large", "US extra large", 63.8),
+        ("us-medium", "US medium", 49.6),
+        ("us-small", "US small", 42.5),
         ("eu-l", "EU L", 68),
         ("eu-m", "EU M", 58),
         ("eu-s", "EU S", 50),
@@ -49,7 +50,8 @@ public sealed class EggsCalculator : Calculator
 
     /// <inheritdoc />
     public override string Formula =>
-        "The middle of each class of weight, less 12 % shell; two thirds of the rest is white, one third yolk.";
+        "United States: the least weight of a class; European Union: its middle. Less 12 % shell; two thirds of the rest is white, one "
+        + "third yolk.";
 
     /// <inheritdoc />
     public override string Source =>

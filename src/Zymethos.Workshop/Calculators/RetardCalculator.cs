@@ -91,9 +91,14 @@ public sealed class RetardCalculator : Calculator
                     : [],
                 "Cover it well: cold air dries a skin on it.",
             ],
+            // Two hours above 5 °C are what cold food bears, four at the most (USDA FSIS and the FDA Food Code, from memory).
             Cautions =
-                hours > 16 * 60 && cold > 5
-                    ? [$"A dough with eggs or milk does not stay above {Told.Heat(5)} for so long: take a colder shelf."]
+                hours > 4 * 60 && cold > 5
+                    ?
+                    [
+                        $"A dough with eggs, milk or a filling does not stay above {Told.Heat(5)} for so long: take a colder shelf, or mix "
+                            + "it later.",
+                    ]
                     : [],
             Sketches =
             [

@@ -1,3 +1,4 @@
+using NodaTime;
 using Zymethos.Core.Leaven;
 using Zymethos.Core.Measures;
 
@@ -18,7 +19,7 @@ public sealed class RiseCourse
     /// <param name="places">How warm it is around it, and for how many minutes; the last one lasts as long as it takes.</param>
     public RiseCourse(RiseDose dose, double start, double mass, double yeast, params (double Celsius, double Minutes)[] places)
     {
-        var constant = DoughCourse.TimeConstantOfBall(Mass.FromGrams(mass)).TotalMinutes;
+        var constant = DoughCourse.TimeConstantOfBall(Mass.FromGrams(mass));
         var (minute, celsius, sum) = (0.0, start, 0.0);
         _points.Add((0, start, 0));
         for (var place = 0; place < places.Length; place++)
@@ -28,8 +29,9 @@ public sealed class RiseCourse
             while (minute < until - 1e-9 && !(last && sum >= RiseDose.ReadyUntil * 1.06 * dose.Hours))
             {
                 var step = Math.Min(Tick, until - minute);
-                var decay = Math.Exp(-step / constant);
-                var next = places[place].Celsius + ((celsius - places[place].Celsius) * decay);
+                var next = new DoughCourse(Temperature.FromCelsius(celsius), Temperature.FromCelsius(places[place].Celsius), constant)
+                    .At(Duration.FromMinutes(step))
+                    .Celsius;
                 sum += step / 60 * yeast * YeastRate.At(Temperature.FromCelsius((celsius + next) / 2));
                 (celsius, minute) = (next, minute + step);
                 _points.Add((minute, celsius, sum / dose.Hours));

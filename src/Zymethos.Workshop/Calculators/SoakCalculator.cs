@@ -76,8 +76,8 @@ public sealed class SoakCalculator : Calculator
                 .. spirit
                     ? new[] { "There is alcohol in it, baked or not: say so to those who do not have any, and not for children." }
                     : [],
-                .. !spirit && minutes > 240 && heat is > 5 and < 60 && minutes > 18 * 60
-                    ? new[] { "Longer than a day in water or juice: in the refrigerator, or it ferments." }
+                .. !spirit && Math.Max(minutes, have ?? 0) > 18 * 60 && heat is > 5 and < 60
+                    ? new[] { "Longer than a night in water or juice: in the refrigerator, or it ferments." }
                     : [],
             ],
             Sketches =

@@ -6,8 +6,6 @@ namespace Zymethos.Workshop.Calculators;
 /// <summary>Figures as they are said to a baker, in both kinds of measures where a kitchen may have either.</summary>
 public static partial class Told
 {
-    private const double GramsPerOunce = 28.349523125;
-
     /// <summary>A number with so many places at most.</summary>
     public static string Number(double value, int places = 1) =>
         (Math.Round(value, places) + 0.0).ToString($"0.{new string('#', places)}", CultureInfo.InvariantCulture);
@@ -20,7 +18,7 @@ public static partial class Told
 
     /// <summary>"850 g (30 oz)"; small ones to a tenth of a gram.</summary>
     public static string Weight(double grams) =>
-        $"{Grams(grams)} ({Number(grams / GramsPerOunce, grams < 20 ? 2 : grams < 300 ? 1 : 0)} oz)";
+        $"{Grams(grams)} ({Number(grams / Core.Measures.Mass.GramsPerOunce, grams < 20 ? 2 : grams < 300 ? 1 : 0)} oz)";
 
     /// <summary>"850 g", "1.25 kg"; small ones to a tenth of a gram.</summary>
     public static string Grams(double grams) =>
@@ -64,7 +62,7 @@ public static partial class Told
 
     private static string Measure(double millilitres)
     {
-        var cups = millilitres / 236.5882365;
+        var cups = millilitres / Core.Measures.MeasureUnit.Cup.Size;
         return cups >= 0.24 ? $"{Number(cups, 2)} {(Math.Abs(cups - 1) < 0.005 ? "cup" : "cups")}"
             : cups >= 0.055 ? $"{Number(cups * 16)} tbsp"
             : $"{Number(cups * 48)} tsp";

@@ -7,7 +7,7 @@ namespace Zymethos.Workshop.Calculators;
 /// <summary>Reads what somebody types into one field: a number with or without its unit.</summary>
 public static partial class WrittenQuantity
 {
-    private const double MillilitresPerCup = 236.5882365;
+    private static readonly double MillilitresPerCup = MeasureUnit.Cup.Size;
 
     private static readonly Dictionary<string, double> Grams = new(StringComparer.OrdinalIgnoreCase)
     {
@@ -17,13 +17,13 @@ public static partial class WrittenQuantity
         ["grams"] = 1,
         ["kg"] = 1000,
         ["kilo"] = 1000,
-        ["oz"] = 28.349523125,
-        ["ounce"] = 28.349523125,
-        ["ounces"] = 28.349523125,
-        ["lb"] = 453.59237,
-        ["lbs"] = 453.59237,
-        ["pound"] = 453.59237,
-        ["pounds"] = 453.59237,
+        ["oz"] = Mass.GramsPerOunce,
+        ["ounce"] = Mass.GramsPerOunce,
+        ["ounces"] = Mass.GramsPerOunce,
+        ["lb"] = Mass.GramsPerPound,
+        ["lbs"] = Mass.GramsPerPound,
+        ["pound"] = Mass.GramsPerPound,
+        ["pounds"] = Mass.GramsPerPound,
     };
 
     private static readonly Dictionary<string, double> Millilitres = new(StringComparer.OrdinalIgnoreCase)

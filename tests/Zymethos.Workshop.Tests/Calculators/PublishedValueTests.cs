@@ -165,15 +165,17 @@ public sealed class PublishedValueTests
         Assert.Contains(says.Cautions, c => c.Contains("not for children", StringComparison.Ordinal));
     }
 
-    // USDA AMS 56: a dozen large eggs weighs at least 24 oz, extra large 27, jumbo 30; Regulation (EC) 589/2008: M 53 to 63 g, L 63 to 73.
+    // USDA FoodData Central, portions of whole raw egg without shell: jumbo 63 g, extra large 56, large 50, medium 44, small 38 (from memory).
     [Theory]
-    [InlineData("us-large", 24, 27)]
-    [InlineData("us-extra-large", 27, 30)]
-    [InlineData("us-medium", 21, 24)]
-    [InlineData("us-small", 18, 21)]
-    public void Eggs_lie_in_the_middle_of_their_class(string size, double least, double most) =>
-        Assert.InRange(EggsCalculator.Of(size, "whole") / 0.88 * 12 / 28.349523125, least, most);
+    [InlineData("us-jumbo", 63)]
+    [InlineData("us-extra-large", 56)]
+    [InlineData("us-large", 50)]
+    [InlineData("us-medium", 44)]
+    [InlineData("us-small", 38)]
+    public void Eggs_of_the_United_States_without_their_shell(string size, double grams) =>
+        Assert.Equal(grams, EggsCalculator.Of(size, "whole"), 0.7);
 
+    // Regulation (EC) 589/2008: M 53 to 63 g with shell, L 63 to 73, XL 73 and more (from memory).
     [Theory]
     [InlineData("eu-m", 53, 63)]
     [InlineData("eu-l", 63, 73)]
@@ -185,9 +187,9 @@ public sealed class PublishedValueTests
     [Fact]
     public void A_large_egg_without_its_shell()
     {
-        Assert.Equal(50, EggsCalculator.Of("us-large", "whole"), 4.0);
-        Assert.Equal(33, EggsCalculator.Of("us-large", "white"), 3.0);
-        Assert.Equal(17, EggsCalculator.Of("us-large", "yolk"), 2.0);
+        Assert.Equal(50, EggsCalculator.Of("us-large", "whole"), 0.5);
+        Assert.Equal(33, EggsCalculator.Of("us-large", "white"), 0.5);
+        Assert.Equal(17, EggsCalculator.Of("us-large", "yolk"), 0.5);
     }
 
     // Common tables of oven heats (from memory), which round to ten degrees: 350 F is 180 C, fan 160, gas mark 4; 425 F is 220 C, fan 200,

@@ -11,6 +11,7 @@ using Zymethos.Store.Accounts;
 using Zymethos.Store.Demo;
 using Zymethos.Work.Accounts;
 using Zymethos.Work.House;
+using Zymethos.Work.Reminders;
 
 namespace Zymethos.Web.Places.Account;
 
@@ -21,7 +22,8 @@ public sealed class YoursModel(
     ZymethosContext context,
     AccountLetters letters,
     SignInGuard guard,
-    Closing closing
+    Closing closing,
+    IPost post
 ) : PageModel
 {
     private readonly Dictionary<string, string> _wrong = new(StringComparer.Ordinal);
@@ -93,7 +95,7 @@ public sealed class YoursModel(
             );
         }
 
-        return Done($"A letter is on its way to {TypedAddress}. It also lies in your letter box.");
+        return Done($"A letter is on its way to {TypedAddress}.{(post is LetterBoxOnly ? " It lies in your letter box." : "")}");
     }
 
     /// <summary>Signs out every other device.</summary>
