@@ -9,9 +9,9 @@ public sealed class EggsCalculator : Calculator
     private const double WithoutShell = 0.88;
     private const double WhiteShare = 0.66;
 
-    // With shell. United States: the least weight of the class, an ounce being a twelfth of the dozen's 30, 27, 24, 21 and 18 (USDA AMS 56);
-    // less its shell that is USDA's own portion of each class, and the 50 g at which the Book counts a large egg. European Union: the middle
-    // of 63 to 73 and 53 to 63 g, and what is usual of the open classes (Regulation 589/2008). All from memory.
+    // With shell. United States: the least weight of the class, an ounce being a twelfth of the dozen's 30, 27, 24, 21 and 18 (USDA AMS
+    // 56); less its shell that is USDA's own portion of each class, and the 50 g at which the Book counts a large egg. European Union:
+    // the middle of 63 to 73 and 53 to 63 g, and what is usual of the open classes (Regulation 589/2008). All from memory.
     private static readonly ImmutableArray<(string Word, string Says, double Grams)> Sizes =
     [
         ("us-large", "US large", 56.7),

@@ -165,7 +165,8 @@ public sealed class PublishedValueTests
         Assert.Contains(says.Cautions, c => c.Contains("not for children", StringComparison.Ordinal));
     }
 
-    // USDA FoodData Central, portions of whole raw egg without shell: jumbo 63 g, extra large 56, large 50, medium 44, small 38 (from memory).
+    // USDA FoodData Central, portions of whole raw egg without shell: jumbo 63 g, extra large 56, large 50, medium 44, small 38 (from
+    // memory).
     [Theory]
     [InlineData("us-jumbo", 63)]
     [InlineData("us-extra-large", 56)]
