@@ -1,6 +1,5 @@
 using System.Globalization;
 using System.Net;
-using Microsoft.EntityFrameworkCore;
 
 namespace Zymethos.Web.Tests;
 
@@ -61,38 +60,6 @@ public sealed class ClearFirstTests(TestKitchen kitchen) : IClassFixture<TestKit
         Assert.True(At("Cream and mix the butter dough") >= 0);
         var nuts = sheet.FindIndex(r => r.TextContent.Contains("Toast the almonds", StringComparison.Ordinal));
         Assert.True(nuts > At("Cream and mix the butter dough"), after.QuerySelector(".sheet")!.TextContent);
-    }
-
-    [Fact]
-    public async Task A_season_that_asks_for_it_opens_its_sessions_as_days_in_that_order()
-    {
-        var baker = await kitchen.DemoBakerAsync();
-        var page = await TestKitchen.ParseAsync(await baker.GetAsync("/season"));
-        var season = page.QuerySelector("a[href$='/calendar']")!.GetAttribute("href")!.Replace("/calendar", "", StringComparison.Ordinal);
-        var kept = await TestKitchen.PostAsync(baker, $"{season}/edit", "main form", new() { ["Form.ClearFirst"] = "treeNut" });
-        Assert.Equal(HttpStatusCode.OK, kept.StatusCode);
-        var file = System.Text.Json.Nodes.JsonNode.Parse(await baker.GetStringAsync($"{season}/season.json"))!;
-        Assert.Equal("treeNut", (string)file["clearFirst"]!);
-        // Every session of the plan that bakes: opened as a day it is planned, and carries the order where it has both sides.
-        var opened = 0;
-        var ordered = 0;
-        var after = await TestKitchen.ParseAsync(await baker.GetAsync(season));
-        Assert.Contains("is free of tree nuts", after.QuerySelector("main")!.TextContent, StringComparison.Ordinal);
-        foreach (var session in after.QuerySelectorAll("button[name=session]").Select(b => b.GetAttribute("value")!).Distinct().ToList())
-        {
-            var answer = await TestKitchen.PostAsync(baker, season, "form[action*='handler=Day']", new() { ["session"] = session });
-            Assert.StartsWith("/oven-day", answer.RequestMessage!.RequestUri!.PathAndQuery, StringComparison.Ordinal);
-            opened++;
-            var date = NodaTime
-                .Text.LocalDatePattern.Iso.Parse(System.Web.HttpUtility.ParseQueryString(answer.RequestMessage.RequestUri.Query)["date"]!)
-                .Value;
-            await using var context = kitchen.Context(null);
-            var day = await context.OvenDays.IgnoreQueryFilters().AsNoTracking().SingleAsync(d => d.Date == date);
-            ordered += day.Document.ByHand?.After is { Count: > 0 } ? 1 : 0;
-        }
-
-        Assert.True(opened > 0);
-        Assert.True(ordered > 0, $"{opened} opened");
     }
 
     [Fact]
