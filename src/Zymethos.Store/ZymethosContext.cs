@@ -1,10 +1,12 @@
 using System.Linq.Expressions;
 using System.Text.Json;
 using Microsoft.AspNetCore.DataProtection.EntityFrameworkCore;
+using Microsoft.AspNetCore.Identity;
 using Microsoft.AspNetCore.Identity.EntityFrameworkCore;
 using Microsoft.EntityFrameworkCore;
 using Microsoft.EntityFrameworkCore.ChangeTracking;
 using Microsoft.EntityFrameworkCore.Metadata.Builders;
+using Zymethos.Core.Kitchens;
 using Zymethos.Store.Accounts;
 using Zymethos.Store.Benches;
 using Zymethos.Store.Books;
@@ -118,6 +120,12 @@ public sealed class ZymethosContext(DbContextOptions<ZymethosContext> options, I
     /// <summary>Messages to the bakers of the current kitchen.</summary>
     public DbSet<MessageRow> Messages => Set<MessageRow>();
 
+    /// <summary>Who belongs to which kitchen, of all kitchens.</summary>
+    public DbSet<MemberRow> Members => Set<MemberRow>();
+
+    /// <summary>Invitations into kitchens, of all kitchens.</summary>
+    public DbSet<InviteRow> Invites => Set<InviteRow>();
+
     /// <summary>Sign-ins of all bakers.</summary>
     public DbSet<SignInRow> SignIns => Set<SignInRow>();
 
@@ -126,6 +134,9 @@ public sealed class ZymethosContext(DbContextOptions<ZymethosContext> options, I
 
     /// <summary>The kitchen that is seen; null for none.</summary>
     public Guid? KitchenId => current.KitchenId;
+
+    /// <summary>Measures and clock of whoever is signed in.</summary>
+    public OwnSays Own => current.Own;
 
     private Guid? CurrentKitchen => current.KitchenId;
 
@@ -425,6 +436,37 @@ public sealed class ZymethosContext(DbContextOptions<ZymethosContext> options, I
             e.ToTable("closing_kitchens");
             e.HasKey(c => c.KitchenId);
             e.HasOne<KitchenRow>().WithOne().HasForeignKey<ClosingRow>(c => c.KitchenId).OnDelete(DeleteBehavior.Cascade);
+        });
+        builder.Entity<MemberRow>(e =>
+        {
+            e.ToTable("members");
+            e.HasKey(m => new { m.BakerId, m.KitchenId });
+            e.HasIndex(m => m.KitchenId);
+            e.Property(m => m.Name).HasMaxLength(40);
+            e.Property(m => m.Role).HasConversion<string>().HasMaxLength(20);
+            e.Property(m => m.Habit).HasConversion<string>().HasMaxLength(20);
+            e.Property(m => m.Clock).HasConversion<string>().HasMaxLength(20);
+            e.HasOne<Baker>().WithMany().HasForeignKey(m => m.BakerId).OnDelete(DeleteBehavior.Cascade);
+            e.HasOne<KitchenRow>().WithMany().HasForeignKey(m => m.KitchenId).OnDelete(DeleteBehavior.Cascade);
+        });
+        builder.Entity<InviteRow>(e =>
+        {
+            e.ToTable("invites");
+            e.Property(i => i.Role).HasConversion<string>().HasMaxLength(20);
+            e.Property(i => i.SecretHash).HasMaxLength(64);
+            e.Property(i => i.By).HasMaxLength(40);
+            e.HasIndex(i => i.SecretHash).IsUnique();
+            e.HasIndex(i => i.KitchenId);
+            e.HasOne<KitchenRow>().WithMany().HasForeignKey(i => i.KitchenId).OnDelete(DeleteBehavior.Cascade);
+        });
+        // As the third version of Identity's own tables has it; set here, so that every context has it, whoever makes it.
+        builder.Entity<IdentityUserPasskey<Guid>>(e =>
+        {
+            e.ToTable("AspNetUserPasskeys");
+            e.HasKey(p => p.CredentialId);
+            e.Property(p => p.CredentialId).HasMaxLength(1024);
+            e.OwnsOne(p => p.Data).ToJson();
+            e.HasOne<Baker>().WithMany().HasForeignKey(p => p.UserId).IsRequired().OnDelete(DeleteBehavior.Cascade);
         });
         builder.Entity<SignInRow>(e =>
         {

@@ -66,6 +66,7 @@ builder
     .AddPasswordValidator<CommonPasswords>()
     .AddSignInManager()
     .AddTokenProvider<DataProtectorTokenProvider<Baker>>(TokenOptions.DefaultProvider)
+    .AddTokenProvider<AuthenticatorTokenProvider<Baker>>(TokenOptions.DefaultAuthenticatorProvider)
     .AddClaimsPrincipalFactory<BakerClaims>();
 builder.Services.ConfigureApplicationCookie(o =>
 {
@@ -93,7 +94,7 @@ builder
         o.RootDirectory = "/Places";
         o.Conventions.AuthorizeFolder("/");
         // All of the account but the page of whoever is signed in.
-        foreach (var page in new[] { "SignIn", "SignOut", "Register", "Demo", "Forgotten", "Reset", "Address" })
+        foreach (var page in new[] { "SignIn", "SignOut", "Register", "Demo", "Forgotten", "Reset", "Address", "Second", "Come" })
             o.Conventions.AllowAnonymousToPage($"/Account/{page}");
         o.Conventions.AllowAnonymousToPage("/Bench/Join");
         o.Conventions.AuthorizePage("/Bench/At", HelperDoor.Policy);
@@ -175,6 +176,7 @@ builder.Services.AddScoped<SeasonWorker>();
 builder.Services.AddScoped<ReminderRound>();
 builder.Services.AddScoped<AccountLetters>();
 builder.Services.AddScoped<Closing>();
+builder.Services.AddScoped<Household>();
 builder.Services.Configure<DataProtectionTokenProviderOptions>(o => o.TokenLifespan = TimeSpan.FromHours(2));
 builder.Services.AddHostedService<ReminderClock>();
 builder.Services.AddSingleton<IPost>(SmtpSettings.Read(builder.Configuration) is { } smtp ? new SmtpPost(smtp) : new LetterBoxOnly());
@@ -217,6 +219,7 @@ app.UseRouting();
 app.UseRateLimiter();
 app.UseAuthentication();
 app.UseAuthorization();
+app.UseMiddleware<HouseRoles>();
 app.MapRazorPages();
 app.MapOpenApi("/openapi/{documentName}.json").AllowAnonymous();
 app.MapOvenDayApi();

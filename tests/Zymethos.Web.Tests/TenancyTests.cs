@@ -32,10 +32,13 @@ public sealed class TenancyTests(TestKitchen kitchen) : IClassFixture<TestKitche
         "Baker",
         "SignInRow",
         "ClosingRow",
+        "MemberRow",
+        "InviteRow",
         "IdentityUserClaim`1",
         "IdentityUserLogin`1",
         "IdentityUserToken`1",
         "IdentityUserPasskey`1",
+        "IdentityPasskeyData",
         "DataProtectionKey",
     ];
 

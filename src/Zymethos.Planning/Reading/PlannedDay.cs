@@ -1,4 +1,5 @@
 using System.Collections.Immutable;
+using Zymethos.Core.Kitchens;
 using Zymethos.Core.Measures;
 using Zymethos.Core.Recipes;
 using Zymethos.Planning.Checking;
@@ -111,6 +112,13 @@ public sealed class PlannedDay
         PlanChance? chance = null,
         ImmutableArray<PlanChoice> choices = default
     ) => new(network, plan, boundFinish) { Chance = chance, Choices = choices.IsDefault ? [] : choices };
+
+    /// <summary>The same day as somebody with measures or a clock of their own reads it. Never to be kept.</summary>
+    /// <param name="own">Their measures and clock.</param>
+    public PlannedDay Said(OwnSays own) =>
+        own.IsNone
+            ? this
+            : new(Network with { Kitchen = own.Of(Network.Kitchen) }, Plan, BoundFinish) { Chance = Chance, Choices = Choices };
 
     /// <summary>How far the finish may lie above the best possible, in percent of the day's length so far; 0 when proven.</summary>
     public double GapPercent => Figures.FinishMinute == 0 ? 0 : 100.0 * (Figures.FinishMinute - BoundFinish) / Figures.FinishMinute;

@@ -15,4 +15,7 @@ public sealed class SignInRow
 
     /// <summary>When.</summary>
     public Instant At { get; set; }
+
+    /// <summary>The kitchen that this device works in; null for the one the baker was in last.</summary>
+    public Guid? KitchenId { get; set; }
 }

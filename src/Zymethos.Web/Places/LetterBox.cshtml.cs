@@ -1,3 +1,4 @@
+using System.Security.Claims;
 using Microsoft.AspNetCore.Mvc.RazorPages;
 using Microsoft.EntityFrameworkCore;
 using Zymethos.Core.Kitchens;
@@ -27,12 +28,16 @@ public sealed class LetterBoxModel(ZymethosContext context, IPost post) : PageMo
     /// <summary>The page.</summary>
     public async Task OnGetAsync(CancellationToken cancel)
     {
-        var kitchen = (await context.Kitchens.AsNoTracking().SingleAsync(cancel)).ToKitchen();
+        var kitchen = context.Own.Of((await context.Kitchens.AsNoTracking().SingleAsync(cancel)).ToKitchen());
         (Zone, _says) = (kitchen.Zone, kitchen.Says);
         // A link for a new password is for whoever has the mail, not for whoever holds a device that is signed in; only a house without
-        // mail has no other way to hand it over.
+        // mail has no other way to hand it over. Others of the household never see it.
+        var (goesOut, baker) = (GoesOut, Guid.TryParse(User.FindFirstValue(ClaimTypes.NameIdentifier), out var id) ? id : Guid.Empty);
         var letters = context.Messages.AsNoTracking();
-        Messages = await (GoesOut ? letters.Where(m => !m.Key.StartsWith("account ")) : letters)
+        var own = $"account password {baker:N} ";
+        var address = $"account email {baker:N} ";
+        Messages = await letters
+            .Where(m => !m.Key.StartsWith("account ") || (!goesOut && (m.Key.StartsWith(own) || m.Key.StartsWith(address))))
             .OrderByDescending(m => m.WrittenAt)
             .Take(Most)
             .ToListAsync(cancel);

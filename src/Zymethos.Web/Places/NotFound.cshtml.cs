@@ -51,6 +51,11 @@ public sealed class NotFoundModel : PageModel
                 "The page was open for too long or came from somewhere else. Go back, load it again and send it once more; nothing "
                     + "was changed."
             ),
+            403 => (
+                "That is for the bakers of this kitchen",
+                "You help here: you can look at everything, work at the Bench and tick off the shopping. Ask one of the bakers to change "
+                    + "this, or to make you a baker too. Nothing was changed."
+            ),
             404 => ("Nothing on this shelf", "There is no page at this address. It may have been renamed, or the link was mistyped."),
             408 => ("That took too long to arrive", "The line may be slow. Go back and send it once more; nothing was changed."),
             413 => ("That is too much at once", "What was sent is larger than a page takes."),

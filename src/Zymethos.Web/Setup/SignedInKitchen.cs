@@ -1,6 +1,7 @@
 using System.Security.Claims;
 using Microsoft.AspNetCore.Identity;
 using Microsoft.Extensions.Options;
+using Zymethos.Core.Kitchens;
 using Zymethos.Store.Accounts;
 using Zymethos.Store.Tenancy;
 
@@ -14,9 +15,13 @@ public sealed class SignedInKitchen(IHttpContextAccessor accessor) : ICurrentKit
 
     /// <inheritdoc />
     public Guid? KitchenId => Guid.TryParse(accessor.HttpContext?.User.FindFirstValue(Claim), out var id) ? id : null;
+
+    /// <inheritdoc />
+    public OwnSays Own => accessor.HttpContext?.User is { } user ? HouseRoles.OwnOf(user) : default;
 }
 
-/// <summary>Writes the kitchen into the claims when somebody signs in.</summary>
+/// <summary>Writes the kitchen into the claims when somebody signs in. Which kitchen a device works in, and what its baker may do there,
+/// stands in the database and is written over these on every request.</summary>
 public sealed class BakerClaims(UserManager<Baker> users, IOptions<IdentityOptions> options)
     : UserClaimsPrincipalFactory<Baker>(users, options)
 {

@@ -48,6 +48,26 @@ public sealed class Closing(DbContextOptions<ZymethosContext> options, IClock cl
     {
         await using var all = All();
         var now = clock.GetCurrentInstant();
+        // Whoever has another kitchen keeps the account and goes there; the accounts that had this one alone go with it.
+        await all
+            .Users.Where(b =>
+                all.Closing.Any(c => c.KitchenId == b.KitchenId && c.ClosesAt <= now)
+                && all.Members.Any(m => m.BakerId == b.Id && !all.Closing.Any(c => c.KitchenId == m.KitchenId && c.ClosesAt <= now))
+            )
+            .ExecuteUpdateAsync(
+                b =>
+                    b.SetProperty(
+                        r => r.KitchenId,
+                        r =>
+                            all.Members.Where(m =>
+                                    m.BakerId == r.Id && !all.Closing.Any(c => c.KitchenId == m.KitchenId && c.ClosesAt <= now)
+                                )
+                                .OrderBy(m => m.JoinedAt)
+                                .Select(m => m.KitchenId)
+                                .First()
+                    ),
+                cancel
+            );
         return await all
             .Kitchens.IgnoreQueryFilters()
             .Where(k => all.Closing.Any(c => c.KitchenId == k.Id && c.ClosesAt <= now))

@@ -49,10 +49,11 @@ public sealed class KitchenBook(ZymethosContext context, WorkedOut worked, ICloc
     public async Task<BookShelf> ShelfAsync(CancellationToken cancel)
     {
         var kitchen = context.KitchenId ?? throw new InvalidOperationException("There is no kitchen here.");
-        var stamp = await StampAsync(context, kitchen, cancel);
+        // One who reads in measures of their own has a shelf of their own.
+        var stamp = await StampAsync(context, kitchen, cancel) + context.Own.Key;
         return await worked.GetAsync<BookShelf>(
                 kitchen,
-                "book",
+                $"book{context.Own.Key}",
                 stamp,
                 s => 2 + (s.Recipes.Length * 3),
                 async () => await ReadAsync(stamp, cancel),
@@ -63,7 +64,7 @@ public sealed class KitchenBook(ZymethosContext context, WorkedOut worked, ICloc
     private async Task<BookShelf> ReadAsync(string stamp, CancellationToken cancel)
     {
         var row = await context.Kitchens.AsNoTracking().SingleAsync(cancel);
-        var kitchen = row.ToKitchen();
+        var kitchen = context.Own.Of(row.ToKitchen());
         var known = new KnownKitchen(kitchen, await KnowledgeAsync(context, kitchen.FlourHabit, cancel));
         var recipes = await context.Recipes.AsNoTracking().OrderBy(r => r.Name).ToListAsync(cancel);
         return new BookShelf(

@@ -23,9 +23,9 @@ public sealed class KitchenClock(ZymethosContext context, IClock clock)
         DateTimeZoneProviders.Tzdb.GetZoneOrNull((await context.Kitchens.AsNoTracking().SingleAsync(cancel)).Document.Zone)
         ?? DateTimeZone.Utc;
 
-    /// <summary>How the kitchen says hours and heats.</summary>
+    /// <summary>How whoever is signed in says hours and heats.</summary>
     public async Task<KitchenSays> SaysAsync(CancellationToken cancel) =>
-        (await context.Kitchens.AsNoTracking().SingleAsync(cancel)).ToKitchen().Says;
+        context.Own.Of((await context.Kitchens.AsNoTracking().SingleAsync(cancel)).ToKitchen()).Says;
 
     /// <summary>The local time of an instant in a zone.</summary>
     public static LocalDateTime At(string zone, Instant now) =>

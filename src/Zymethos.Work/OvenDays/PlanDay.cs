@@ -344,13 +344,13 @@ public sealed class OpenDay(ZymethosContext context, PlanDay planner, AppSetting
             return null;
         return await worked.GetAsync<StandingDay>(
             found.KitchenId,
-            $"day {found.Date.ToString("uuuuMMdd", null)}",
+            $"day {found.Date.ToString("uuuuMMdd", null)}{context.Own.Key}",
             $"{found.Id:N}.{found.Version}",
             d => 20 + (d.Row.Document.Bakes.Count * 10),
             async () =>
             {
                 var row = await context.OvenDays.AsNoTracking().SingleOrDefaultAsync(d => d.Id == found.Id, cancel);
-                return row is null ? null : new StandingDay(row, Restore(row));
+                return row is null ? null : new StandingDay(row, Restore(row)?.Said(context.Own));
             },
             cancel
         );

@@ -62,7 +62,7 @@ public sealed class SeasonDesk(
         var stamp = $"{found.Version} {minute} {shelf.Stamp} {beside.Count} {beside.Sum(v => (long)v)}";
         return await worked.GetAsync<SeasonView>(
             found.KitchenId,
-            $"season {found.Id:N}",
+            $"season {found.Id:N}{context.Own.Key}",
             stamp,
             v => 10 + (v.Row.Sheet.Needs.Count * 2),
             async () =>

@@ -3,19 +3,14 @@ using Microsoft.AspNetCore.Identity;
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;
 using Microsoft.EntityFrameworkCore;
-using Zymethos.Interchange.Demo;
-using Zymethos.Interchange.Documents;
 using Zymethos.Store;
 using Zymethos.Store.Accounts;
-using Zymethos.Store.Demo;
-using Zymethos.Store.Kitchens;
-using Zymethos.Store.Tenancy;
-using CoreKitchen = Zymethos.Core.Kitchens.Kitchen;
+using Zymethos.Work.Accounts;
 
 namespace Zymethos.Web.Places.Account;
 
 /// <summary>Opening an account with a kitchen of its own.</summary>
-public sealed class RegisterModel(UserManager<Baker> users, SignInManager<Baker> signIn, DbContextOptions<ZymethosContext> options)
+public sealed class RegisterModel(UserManager<Baker> users, SignInManager<Baker> signIn, Household household)
     : PageModel
 {
     /// <summary>Name of the new kitchen.</summary>
@@ -41,8 +36,12 @@ public sealed class RegisterModel(UserManager<Baker> users, SignInManager<Baker>
     )]
     public string Password { get; set; } = "";
 
+    /// <summary>Where to go afterwards; only addresses of this server count.</summary>
+    [BindProperty(SupportsGet = true)]
+    public string? ReturnUrl { get; set; }
+
     /// <summary>The form.</summary>
-    public void OnGet() { }
+    public void OnGet() => ModelState.Clear();
 
     /// <summary>Makes kitchen, Book and account, and signs in.</summary>
     public async Task<IActionResult> OnPostAsync(CancellationToken cancel)
@@ -77,22 +76,9 @@ public sealed class RegisterModel(UserManager<Baker> users, SignInManager<Baker>
         baker.PasswordHash = users.PasswordHasher.HashPassword(baker, Password);
         baker.SecurityStamp = Convert.ToHexString(System.Security.Cryptography.RandomNumberGenerator.GetBytes(20));
         (baker.NormalizedEmail, baker.NormalizedUserName) = (users.NormalizeEmail(email), users.NormalizeName(email));
-        // Kitchen, Book and baker are one: all of them are there, or none.
-        await using var own = new ZymethosContext(options, new FixedKitchen(id));
-        var document = DocumentWriter.Write(CoreKitchen.Ordinary(KitchenName.Trim()));
-        own.Kitchens.Add(
-            new KitchenRow
-            {
-                Id = id,
-                Name = document.Name,
-                Document = document,
-            }
-        );
-        own.Recipes.AddRange(DemoSeed.Book(DemoKitchen.Recipes()));
-        own.Users.Add(baker);
         try
         {
-            await own.SaveChangesAsync(cancel);
+            await household.OpenAsync(baker, KitchenName, cancel);
         }
         catch (DbUpdateException e) when (WriteConflict.Is(e))
         {
@@ -103,6 +89,6 @@ public sealed class RegisterModel(UserManager<Baker> users, SignInManager<Baker>
 
         // Signed in as the row that stands, not as the one that was made here.
         await signIn.SignInAsync(await users.FindByIdAsync(baker.Id.ToString()) ?? baker, isPersistent: true);
-        return LocalRedirect("/today");
+        return LocalRedirect(Url.IsLocalUrl(ReturnUrl) ? ReturnUrl! : "/today");
     }
 }

@@ -54,16 +54,56 @@ public sealed partial class SignInModel(
         var baker = await signIn.UserManager.FindByNameAsync(Email.Trim());
         if (baker?.PasswordHash is null)
             hasher.VerifyHashedPassword(new Baker(), Nobody.Value, Password);
-        else if ((await signIn.PasswordSignInAsync(baker, Password, isPersistent: true, lockoutOnFailure: false)).Succeeded)
+        else
         {
-            guard.Right(from, Email);
-            SignedIn(log, baker.Id, from);
-            return LocalRedirect(Url.IsLocalUrl(ReturnUrl) ? ReturnUrl! : "/oven-day");
+            var result = await signIn.PasswordSignInAsync(baker, Password, isPersistent: true, lockoutOnFailure: false);
+            if (result.Succeeded || result.RequiresTwoFactor)
+                guard.Right(from, Email);
+            if (result.RequiresTwoFactor)
+                return RedirectToPage("/Account/Second", new { ReturnUrl });
+            if (result.Succeeded)
+            {
+                SignedIn(log, baker.Id, from);
+                return LocalRedirect(Url.IsLocalUrl(ReturnUrl) ? ReturnUrl! : "/oven-day");
+            }
         }
 
         guard.Wrong(from, Email);
         Refused(log, from);
         ModelState.AddModelError("", "Email and password do not belong together.");
+        return Page();
+    }
+
+    /// <summary>What a browser needs to ask its devices for a passkey. Nobody is named: the device knows whose it is.</summary>
+    public async Task<IActionResult> OnPostBeginAsync() =>
+        Content(await signIn.MakePasskeyRequestOptionsAsync(null), "application/json");
+
+    /// <summary>Comes in with a passkey.</summary>
+    public async Task<IActionResult> OnPostPasskeyAsync(string? made)
+    {
+        HasDemo = await door.FindAsync() is not null;
+        ModelState.Clear();
+        var from = HttpContext.Connection.RemoteIpAddress?.ToString() ?? "";
+        if (guard.MustWait(from, "passkey"))
+        {
+            Waits(log, from);
+            ModelState.AddModelError("", "Too many tries from here. Try again in ten minutes.");
+            return Page();
+        }
+
+        try
+        {
+            if (!string.IsNullOrEmpty(made) && (await signIn.PasskeySignInAsync(made)).Succeeded)
+                return LocalRedirect(Url.IsLocalUrl(ReturnUrl) ? ReturnUrl! : "/oven-day");
+        }
+        catch (InvalidOperationException)
+        {
+            // Nobody asked for one in this browser, or it took longer than that is remembered.
+        }
+
+        guard.Wrong(from, "passkey");
+        Refused(log, from);
+        ModelState.AddModelError("", "This passkey does not open an account here. Sign in with email and password.");
         return Page();
     }
 

@@ -9,6 +9,7 @@ using Microsoft.EntityFrameworkCore;
 using Zymethos.Store;
 using Zymethos.Store.Accounts;
 using Zymethos.Store.Demo;
+using Zymethos.Web.Setup;
 using Zymethos.Work.Accounts;
 using Zymethos.Work.House;
 using Zymethos.Work.Reminders;
@@ -23,6 +24,7 @@ public sealed class YoursModel(
     AccountLetters letters,
     SignInGuard guard,
     Closing closing,
+    Household household,
     IPost post
 ) : PageModel
 {
@@ -42,6 +44,21 @@ public sealed class YoursModel(
 
     /// <summary>The day on which the kitchen is deleted; empty where nobody asked.</summary>
     public string ClosesOn { get; private set; } = "";
+
+    /// <summary>The baker's kitchens, by name.</summary>
+    public IReadOnlyList<OwnKitchen> Kitchens { get; private set; } = [];
+
+    /// <summary>The kitchen that this device works in.</summary>
+    public Guid Here => context.KitchenId ?? Guid.Empty;
+
+    /// <summary>Whether whoever is here may do everything in it.</summary>
+    public bool IsBaker => !HouseRoles.IsHelper(User);
+
+    /// <summary>How many others belong to it.</summary>
+    public int Others { get; private set; }
+
+    /// <summary>The name of another kitchen as it was typed.</summary>
+    public string TypedKitchen { get; private set; } = "";
 
     /// <summary>What was just done; kept over a redirect.</summary>
     [TempData]
@@ -98,6 +115,36 @@ public sealed class YoursModel(
         return Done($"A letter is on its way to {TypedAddress}.{(post is LetterBoxOnly ? " It lies in your letter box." : "")}");
     }
 
+    /// <summary>Goes to another kitchen of one's own.</summary>
+    public async Task<IActionResult> OnPostGoAsync(Guid kitchen, CancellationToken cancel)
+    {
+        var baker = await ReadAsync(cancel);
+        return Kitchens.Any(k => k.Id == kitchen) ? await GoAsync(baker, kitchen, cancel) : NotFound();
+    }
+
+    /// <summary>Opens another kitchen and goes there.</summary>
+    public async Task<IActionResult> OnPostNewAsync(string? another, CancellationToken cancel)
+    {
+        var baker = await ReadAsync(cancel);
+        TypedKitchen = (another ?? "").Trim();
+        if (TypedKitchen.Length is 0 or > 80)
+            _wrong["another"] = "Give the kitchen a name of up to 80 characters.";
+        else if (!IsDemo && await household.NewKitchenAsync(baker.Id, TypedKitchen, cancel) is { } kitchen)
+            return await GoAsync(baker, kitchen, cancel);
+        else
+            _wrong["another"] = "Twelve kitchens are as many as one baker gets.";
+        return Refused();
+    }
+
+    private async Task<IActionResult> GoAsync(Baker baker, Guid kitchen, CancellationToken cancel)
+    {
+        if (SignIns.IdOf((await HttpContext.AuthenticateAsync(IdentityConstants.ApplicationScheme)).Properties) is { } here)
+            await SignIns.GoAsync(context, here, kitchen, cancel);
+        baker.KitchenId = kitchen;
+        await users.UpdateAsync(baker);
+        return LocalRedirect("/today");
+    }
+
     /// <summary>Signs out every other device.</summary>
     public async Task<IActionResult> OnPostEverywhereAsync(CancellationToken cancel)
     {
@@ -113,25 +160,29 @@ public sealed class YoursModel(
     public async Task<IActionResult> OnPostCloseAsync(string? last, CancellationToken cancel)
     {
         var baker = await ReadAsync(cancel);
-        if (IsDemo || !await IsHersAsync(baker, last, "last"))
+        if (IsDemo || !IsBaker || !await IsHersAsync(baker, last, "last"))
             return Refused();
-        await closing.AskAsync(baker.KitchenId, cancel);
+        await closing.AskAsync(Here, cancel);
         return Done("It is noted: the kitchen will be deleted in two weeks, unless you keep it.");
     }
 
     /// <summary>Keeps it after all.</summary>
     public async Task<IActionResult> OnPostKeepAsync(CancellationToken cancel)
     {
-        var baker = await ReadAsync(cancel);
-        await closing.KeepAsync(baker.KitchenId, cancel);
+        await ReadAsync(cancel);
+        if (!IsBaker)
+            return Refused();
+        await closing.KeepAsync(Here, cancel);
         return Done("The kitchen stays.");
     }
 
     private async Task<Baker> ReadAsync(CancellationToken cancel)
     {
         var baker = (await users.GetUserAsync(User))!;
-        (IsDemo, Address) = (baker.KitchenId == DemoSeed.Id, baker.Email ?? "");
-        var kitchen = (await context.Kitchens.AsNoTracking().SingleAsync(cancel)).ToKitchen();
+        (IsDemo, Address) = (Here == DemoSeed.Id, baker.Email ?? "");
+        Kitchens = await household.KitchensAsync(baker.Id, cancel);
+        Others = await context.Members.CountAsync(m => m.KitchenId == Here && m.BakerId != baker.Id, cancel);
+        var kitchen = context.Own.Of((await context.Kitchens.AsNoTracking().SingleAsync(cancel)).ToKitchen());
         var here = SignIns.IdOf((await HttpContext.AuthenticateAsync(IdentityConstants.ApplicationScheme)).Properties);
         SignedIn = IsDemo
             ? []
@@ -146,7 +197,7 @@ public sealed class YoursModel(
                         .ToListAsync(cancel)
                 ).Select(s => (kitchen.Says.DayAndHour(KitchenClock.At(kitchen.Zone, s.At)), s.Id == here)),
             ];
-        ClosesOn = await closing.OfAsync(baker.KitchenId, cancel) is { } closes
+        ClosesOn = await closing.OfAsync(Here, cancel) is { } closes
             ? kitchen.Says.DayAndHour(KitchenClock.At(kitchen.Zone, closes))
             : "";
         return baker;

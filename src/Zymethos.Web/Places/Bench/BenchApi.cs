@@ -72,7 +72,8 @@ public static class BenchApi
             return TypedResults.NotFound();
         var shelf = await book.ShelfAsync(cancel);
         var guides = (await sheets.AllAsync(cancel)).ToLookup(s => s.Recipe, s => new SheetGuide(s.Title, s.Says, s.Address));
-        return Results.Json(BenchSheet.Of(work, shelf.Known.Knowledge.With(work.Day.Network.Kitchen.FlourHabit), guides), OpenJson.Options);
+        var knowledge = shelf.Known.Knowledge.With(work.Day.Network.Kitchen.FlourHabit);
+        return Results.Json(BenchSheet.Of(work, knowledge, guides, shelf.Known.Kitchen.Says), OpenJson.Options);
     }
 
     private static async Task<IResult> NewsAsync(Guid id, long? after, BenchDesk desk, IClock clock, CancellationToken cancel)

@@ -161,11 +161,11 @@ public sealed record BenchSheet(
     /// <param name="work">The session.</param>
     /// <param name="knowledge">What the kitchen knows of ingredients today: allergens are never taken from the day of planning.</param>
     /// <param name="guides">Pages of the Workshop by the keys of recipes.</param>
-    public static BenchSheet Of(BenchWork work, IngredientKnowledge knowledge, ILookup<string, SheetGuide> guides)
+    /// <param name="says">How whoever looks says hours and heats.</param>
+    public static BenchSheet Of(BenchWork work, IngredientKnowledge knowledge, ILookup<string, SheetGuide> guides, KitchenSays says)
     {
         var network = work.Day.Network;
         var kitchen = network.Kitchen;
-        var says = kitchen.Says;
         var (_, wish) = new DocumentReader().Read(work.Row.Document);
         var batches = wish.Bakes.Select(b => ScaledRecipe.ByMultiple(b.Recipe, 1, knowledge)).ToList();
         return new BenchSheet(
@@ -173,8 +173,8 @@ public sealed record BenchSheet(
             work.Row.Title,
             work.Row.PlanNumber,
             kitchen.Zone,
-            kitchen.Clock == ClockFace.Hours12,
-            kitchen.Habit == MeasuringHabit.UsCustomary,
+            says.Clock == ClockFace.Hours12,
+            says.Habit == MeasuringHabit.UsCustomary,
             [.. network.Helpers.Select(h => h.Name)],
             [
                 .. kitchen.Ovens.Select(

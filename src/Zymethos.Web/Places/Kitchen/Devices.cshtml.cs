@@ -123,7 +123,7 @@ public sealed class DevicesModel(
 
     private async Task FillAsync(CancellationToken cancel)
     {
-        var kitchen = (await context.Kitchens.AsNoTracking().SingleAsync(cancel)).ToKitchen();
+        var kitchen = context.Own.Of((await context.Kitchens.AsNoTracking().SingleAsync(cancel)).ToKitchen());
         Ovens = kitchen.Ovens.Length;
         Address = context.KitchenId is { } id ? await doors.AddressAsync(id, cancel) : null;
         var now = clock.GetCurrentInstant();

@@ -152,7 +152,7 @@ public sealed class IndexModel(
         }
 
         Day = standing.Day;
-        Stamp = $"{row.KitchenId:N} {row.Id:N}.{row.Version}";
+        Stamp = $"{row.KitchenId:N} {row.Id:N}.{row.Version}{context.Own.Key}";
         ReadNow();
         IsStale = Day is null;
         Note = Said ?? row.Plan.Note;
@@ -207,7 +207,7 @@ public sealed class IndexModel(
                     await desk.BeginAsync(date, cancel, settings.OnTime);
                 if (!Request.Headers.ContainsKey("HX-Request"))
                     return RedirectToPage(new { date = Setup.Date });
-                Day = answer.Day;
+                Day = answer.Day.Said(context.Own);
                 ReadNow();
                 Response.Headers["HX-Push-Url"] = $"/oven-day?date={Setup.Date}";
                 Note = let;
@@ -387,7 +387,7 @@ public sealed class IndexModel(
         if (kept is null || SavedPlans.Restore(kept.Document, kept.Plan) is not { } other)
             return NotFound();
         ViewData[Seen.Field] = Seen.Of(row.Date, row);
-        return Partial("_Compare", new CompareView(day, other, kept, LocalDatePattern.Iso.Format(row.Date)));
+        return Partial("_Compare", new CompareView(day, other.Said(context.Own), kept, LocalDatePattern.Iso.Format(row.Date)));
     }
 
     /// <summary>Looks longer for a better order, in the background.</summary>
@@ -410,7 +410,7 @@ public sealed class IndexModel(
     {
         if (await desk.FindAsync(id, cancel) is not { Plan: { } plan } row || SavedPlans.Restore(row.Document, plan) is not { } day)
             return NotFound();
-        return Partial("_Trace", new TraceView(day, LocalDatePattern.Iso.Format(row.Date), null));
+        return Partial("_Trace", new TraceView(day.Said(context.Own), LocalDatePattern.Iso.Format(row.Date), null));
     }
 
     /// <summary>The day as it stands, when a search has ended.</summary>

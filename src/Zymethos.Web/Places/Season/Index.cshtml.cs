@@ -169,7 +169,10 @@ public sealed class IndexModel(SeasonDesk desk, SeasonStock stock, ZymethosConte
         await ReadAsync(id, cancel);
         if (Season is null || session < 0 || session >= Season.Wish.Sessions.Length || SeasonOvenDay.Of(Season, session) is not { } day)
             return NotFound();
-        var answer = await days.PlanAndKeepAsync(day.Document, day.Date, $"From the season {Season.Row.Name}", cancel);
+        // What is kept has the kitchen's measures, whoever opens the day.
+        var kitchen = (await context.Kitchens.AsNoTracking().SingleAsync(cancel)).Document;
+        var kept = day.Document with { Kitchen = day.Document.Kitchen with { Habit = kitchen.Habit, Clock = kitchen.Clock } };
+        var answer = await days.PlanAndKeepAsync(kept, day.Date, $"From the season {Season.Row.Name}", cancel);
         if (answer.Day is not null)
             return RedirectToPage("/OvenDay/Index", new { date = NodaTime.Text.LocalDatePattern.Iso.Format(day.Date) });
         Said =

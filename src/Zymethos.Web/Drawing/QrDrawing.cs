@@ -1,9 +1,9 @@
 using QRCoder;
 
-namespace Zymethos.Web.Places.Bench;
+namespace Zymethos.Web.Drawing;
 
 /// <summary>An address as a QR code (ISO/IEC 18004), for the camera of a phone.</summary>
-public static class PassDrawing
+public static class QrDrawing
 {
     private const int Module = 6;
 
