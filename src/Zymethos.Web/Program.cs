@@ -167,6 +167,7 @@ builder.Services.AddScoped<BookFile>();
 builder.Services.AddScoped<CutterShelf>();
 builder.Services.AddScoped<SheetShelf>();
 builder.Services.AddScoped<TodayDesk>();
+builder.Services.AddScoped<MakeNow>();
 builder.Services.AddScoped<KitchenArchive>();
 builder.Services.AddScoped<KitchenBringing>();
 builder.Services.AddScoped<SeasonDesk>();

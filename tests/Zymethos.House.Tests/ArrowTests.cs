@@ -137,7 +137,7 @@ public sealed class ArrowTests
         ["Work.Seasons"] = [.. Wire, "Store", "Work.House", "Work.Books", "Work.OvenDays", "Work.Stock"],
         ["Work.Parcels"] = [.. Wire, "Store", "Work.House", "Work.Books", "Work.OvenDays", "Work.Seasons"],
         ["Work.Larder"] = [.. Wire, "Store", "Work.House", "Work.Books", "Work.Stock", "Work.Seasons"],
-        ["Work.Accounts"] = ["Store"],
+        ["Work.Accounts"] = [.. Wire, "Store"],
         ["Work.Reminders"] = [.. Wire, "Store", "Work.House", "Work.Seasons", "Work.Accounts"],
         ["Work.Today"] = [.. Wire, "Store", "Work.House", "Work.Books", "Work.Stock", "Work.Seasons", "Work.Daybooks"],
     };

@@ -94,7 +94,10 @@ public sealed class TodayDesk(
                     ),
             ],
             await FirstAsync(shelf, season is not null, cancel)
-        );
+        )
+        {
+            Says = kitchen.Says,
+        };
     }
 
     private static IEnumerable<(LocalDate Date, LocalTime Hour, TodayLine Line)> Touches(SeasonView? season, KitchenSays says) =>
@@ -165,12 +168,12 @@ public sealed class TodayDesk(
         [
             new(
                 "Say what your oven and your kitchen are like",
-                "heat, shelves, pans, mixer, who bakes: a minute each",
-                "/kitchen",
+                "four questions; all else can wait",
+                "/today/first",
                 described
             ),
             new("Paste a recipe of your own", "as it stands, from a letter, a packet or a page", "/book/import", hasOwn),
-            new("Plan a day from two or three recipes", "what goes in when, at what heat, and why there", "/oven-day", hasDay),
+            new("Plan a day from two or three recipes", "what goes in when, at what heat, and why there", "/today/make?first=true", hasDay),
             new("Work through it on the Bench", "one step at a time, with every clock; it learns your oven", "/bench", worked),
             new("Begin a season", "who gets what and when; the work falls into your free hours", "/season/new", hasSeason),
         ];

@@ -1,3 +1,5 @@
+using Zymethos.Core.Kitchens;
+
 namespace Zymethos.Work.Today;
 
 /// <summary>Something on the front page.</summary>
@@ -25,4 +27,8 @@ public sealed record TodayView(
     IReadOnlyList<TodayLine> Wrong,
     IReadOnlyList<(string Day, IReadOnlyList<TodayLine> Lines)> Week,
     IReadOnlyList<FirstStep> First
-);
+)
+{
+    /// <summary>How hours are said here.</summary>
+    public KitchenSays Says { get; init; }
+}

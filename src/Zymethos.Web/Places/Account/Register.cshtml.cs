@@ -89,6 +89,6 @@ public sealed class RegisterModel(UserManager<Baker> users, SignInManager<Baker>
 
         // Signed in as the row that stands, not as the one that was made here.
         await signIn.SignInAsync(await users.FindByIdAsync(baker.Id.ToString()) ?? baker, isPersistent: true);
-        return LocalRedirect(Url.IsLocalUrl(ReturnUrl) ? ReturnUrl! : "/today");
+        return LocalRedirect(Url.IsLocalUrl(ReturnUrl) ? ReturnUrl! : "/today/first");
     }
 }

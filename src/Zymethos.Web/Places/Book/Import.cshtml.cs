@@ -38,6 +38,10 @@ public sealed class ImportModel(ZymethosContext context, KitchenBook book, BookF
     [BindProperty]
     public bool Anyway { get; set; }
 
+    /// <summary>Where to go on once the recipe is in the Book; only addresses of this server count.</summary>
+    [BindProperty]
+    public string? Then { get; set; }
+
     /// <summary>Name of a recipe that is there already; empty when it is new.</summary>
     public string Known { get; private set; } = "";
 
@@ -112,6 +116,19 @@ public sealed class ImportModel(ZymethosContext context, KitchenBook book, BookF
             .ToList();
         context.RecipeDrafts.AddRange(rows);
         await context.SaveChangesAsync(cancel);
+        // The reading sheet asks its questions one at a time; where it leads to is kept beside it for an hour.
+        if (rows.Count == 1 && Url.IsLocalUrl(Then))
+            Response.Cookies.Append(
+                ReadModel.ThenCookie(rows[0].Id),
+                Then!,
+                new CookieOptions
+                {
+                    HttpOnly = true,
+                    SameSite = SameSiteMode.Lax,
+                    Secure = Request.IsHttps,
+                    MaxAge = TimeSpan.FromHours(1),
+                }
+            );
         return rows.Count == 1 ? Redirect($"/book/read/{rows[0].Id}") : Redirect("/book");
     }
 

@@ -130,8 +130,14 @@ public sealed class ReadModel(ZymethosContext context, KitchenBook book, IClock 
 
         var key = await book.SaveAsync(Result.Recipe, "Read from words", true, cancel);
         await context.RecipeDrafts.Where(d => d.Id == id).ExecuteDeleteAsync(cancel);
-        return Redirect($"/book/{key}");
+        if (Request.Cookies[ThenCookie(id)] is not { } then || !Url.IsLocalUrl(then))
+            return Redirect($"/book/{key}");
+        Response.Cookies.Delete(ThenCookie(id));
+        return Redirect($"{then}{(then.Contains('?', StringComparison.Ordinal) ? '&' : '?')}Make={key}");
     }
+
+    /// <summary>Name of the cookie that says where a reading sheet leads to once its recipe is in the Book.</summary>
+    public static string ThenCookie(Guid id) => $"then-{id:N}";
 
     /// <summary>Throws the sheet away.</summary>
     public async Task<IActionResult> OnPostDiscardAsync(Guid id, CancellationToken cancel) =>

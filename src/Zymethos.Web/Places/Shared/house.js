@@ -29,3 +29,7 @@ document.body.addEventListener("htmx:responseError", complain);
 document.addEventListener("click", (event) => {
   if (event.target instanceof Element && event.target.closest("[data-print]")) window.print();
 });
+
+// A device knows its time zone; the field can still be changed.
+for (const field of document.querySelectorAll("[data-own-zone]"))
+  if (!field.value) field.value = Intl.DateTimeFormat().resolvedOptions().timeZone ?? "";
