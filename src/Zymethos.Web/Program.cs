@@ -40,6 +40,8 @@ builder.Host.UseSerilog(
     (context, log) => log.ReadFrom.Configuration(context.Configuration).WriteTo.Console(formatProvider: CultureInfo.InvariantCulture)
 );
 
+builder.AddTelemetry();
+
 var proxy = BehindProxy.From(builder.Configuration);
 if (proxy.Hosts.Length > 0)
     builder.Configuration["AllowedHosts"] = proxy.Hosts;
@@ -105,6 +107,7 @@ builder
         o.Conventions.AllowAnonymousToPage("/Workshop/Templates");
         o.Conventions.AllowAnonymousToPage("/Workshop/Reckon");
         o.Conventions.AllowAnonymousToPage("/Words");
+        o.Conventions.AllowAnonymousToPage("/Help/Index");
         o.Conventions.AllowAnonymousToPage("/Error");
         o.Conventions.AllowAnonymousToPage("/NotFound");
         o.Conventions.AllowAnonymousToPage("/Theme");
@@ -181,7 +184,7 @@ builder.Services.AddScoped<Household>();
 builder.Services.Configure<DataProtectionTokenProviderOptions>(o => o.TokenLifespan = TimeSpan.FromHours(2));
 builder.Services.AddHostedService<ReminderClock>();
 builder.Services.AddSingleton<IPost>(SmtpSettings.Read(builder.Configuration) is { } smtp ? new SmtpPost(smtp) : new LetterBoxOnly());
-builder.Services.AddBackgroundWork(connection);
+builder.Services.AddBackgroundWork(connection, builder.Configuration["ZYMETHOS_WORKER"] != "0");
 builder.Services.AddOpenApi("v1");
 builder.Services.AddHealthChecks().AddCheck<DatabaseReady>("database", tags: ["ready"]);
 builder.Services.AddRateLimiter(o => ApiLimits.Apply(o, builder.Configuration));

@@ -24,7 +24,7 @@ public abstract class BenchAtWork(Site site) : IDisposable
         baker.SignIn();
         PutAway(baker);
         baker.Go("/bench?stay=true&q=" + Uri.EscapeDataString(recipe));
-        baker.Press($"button[aria-label='Begin {recipe} now']");
+        baker.Press($"button[aria-label='Begin it now: {recipe}']");
         baker.Until(() => baker.All(".bench-now .touch").Count > 0, "the Bench is laid out");
         return baker;
     }

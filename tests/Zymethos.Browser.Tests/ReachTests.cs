@@ -10,8 +10,13 @@ public sealed class ReachTests(Site site)
     private static readonly string[] Pages =
     [
         "/today",
+        "/today/first",
+        "/today/make?Date=2033-01-01&From=09:00&By=12:00",
+        "/help",
         "/words",
         "/account",
+        "/account/household",
+        "/account/safety",
         "/oven-day",
         "/oven-day?date=2033-01-01",
         "/book",
@@ -28,6 +33,7 @@ public sealed class ReachTests(Site site)
         "/season/new",
         "/season/bring",
         "/daybook",
+        "/bench?stay=true",
         "/daybook?q=squash",
         "/daybook/learned",
         "/daybook/recipes/market-squash-loaf",
@@ -92,6 +98,8 @@ public sealed class ReachTests(Site site)
                 "/account/reset",
                 "/workshop/eggs",
                 "/words",
+                "/help",
+                "/account/come/none",
             }
         )
             Look(baker, page, found);

@@ -16,7 +16,10 @@ public static class BackgroundWork
     private const int Workers = 2;
 
     /// <summary>Adds the queue and its workers.</summary>
-    public static void AddBackgroundWork(this IServiceCollection services, string connection)
+    /// <param name="services">Where it is added.</param>
+    /// <param name="connection">The database.</param>
+    /// <param name="works">Whether this instance takes up searches itself; one that only serves pages leaves them to others.</param>
+    public static void AddBackgroundWork(this IServiceCollection services, string connection, bool works = true)
     {
         // The storage belongs to this container and not to the process: two instances in one process, as in tests, each have their own. It
         // is made when it is first asked for, after the database is there.
@@ -46,15 +49,16 @@ public static class BackgroundWork
                     .UseRecommendedSerializerSettings()
                     .UseStorage(provider.GetRequiredService<JobStorage>())
         );
-        services.AddHangfireServer(
-            (provider, o) =>
-            {
-                o.Activator = provider.GetRequiredService<JobActivator>();
-                o.WorkerCount = Workers;
-                o.ServerName = LongSearchWorker.Instance;
-                o.ShutdownTimeout = TimeSpan.FromSeconds(5);
-            }
-        );
+        if (works)
+            services.AddHangfireServer(
+                (provider, o) =>
+                {
+                    o.Activator = provider.GetRequiredService<JobActivator>();
+                    o.WorkerCount = Workers;
+                    o.ServerName = LongSearchWorker.Instance;
+                    o.ShutdownTimeout = TimeSpan.FromSeconds(5);
+                }
+            );
         services.AddSingleton<DaySearch>(SurePlanner.Plan);
         services.AddSingleton<SeasonSearch>(SeasonPlanner.Plan);
         services.AddScoped<LongSearchDesk>();

@@ -91,7 +91,7 @@ public sealed class BenchTelling(ZymethosContext context, IClock clock)
             await using var transaction = await context.Database.BeginTransactionAsync(cancel);
             // One at a time in a session, so that whoever has seen an event has seen all that came in before it.
             await context.Database.ExecuteSqlAsync($"SELECT pg_advisory_xact_lock(hashtextextended({session.ToString("N")}, 17))", cancel);
-            await context.Database.ExecuteSqlRawAsync(
+            var written = await context.Database.ExecuteSqlRawAsync(
                 """
                 INSERT INTO bench_events ("SessionId", "Id", "KitchenId", "ToldAt", "Document")
                 SELECT @session, (e->>'id')::uuid, @kitchen, @told, e->'document'
@@ -109,6 +109,7 @@ public sealed class BenchTelling(ZymethosContext context, IClock clock)
             );
             await Notices.SayAsync(context, Topic(session), cancel);
             await transaction.CommitAsync(cancel);
+            HouseFigures.Touches.Add(written);
         });
     }
 }

@@ -1,3 +1,6 @@
+using System.Diagnostics;
+using Zymethos.Work.House;
+
 namespace Zymethos.Work.OvenDays;
 
 /// <summary>
@@ -13,8 +16,8 @@ public sealed class SolverGate : IDisposable
     /// <summary>How many may wait in the line of strangers.</summary>
     public const int MostStrangers = 4;
 
-    private readonly Line _bakers = new(Math.Max(1, Environment.ProcessorCount / 2), MostBakers);
-    private readonly Line _strangers = new(1, MostStrangers);
+    private readonly Line _bakers = new("bakers", Math.Max(1, Environment.ProcessorCount / 2), MostBakers);
+    private readonly Line _strangers = new("strangers", 1, MostStrangers);
 
     /// <summary>Runs a baker's search when its turn has come.</summary>
     /// <exception cref="QueueFullException">Too many wait already.</exception>
@@ -33,9 +36,10 @@ public sealed class SolverGate : IDisposable
         _strangers.Dispose();
     }
 
-    private sealed class Line(int places, int most) : IDisposable
+    private sealed class Line(string name, int places, int most) : IDisposable
     {
         private readonly SemaphoreSlim _free = new(places);
+        private readonly KeyValuePair<string, object?> _tag = new("line", name);
         private int _here;
 
         public async Task<T> RunAsync<T>(Func<T> search, CancellationToken cancel)
@@ -44,24 +48,29 @@ public sealed class SolverGate : IDisposable
             if (Interlocked.Increment(ref _here) > places + most)
             {
                 Interlocked.Decrement(ref _here);
+                HouseFigures.TurnedAway.Add(1, _tag);
                 throw new QueueFullException();
             }
 
+            HouseFigures.Searching.Add(1, _tag);
             try
             {
                 await _free.WaitAsync(cancel);
+                var began = Stopwatch.GetTimestamp();
                 try
                 {
                     return await Task.Run(search, cancel);
                 }
                 finally
                 {
+                    HouseFigures.Searched.Record(Stopwatch.GetElapsedTime(began).TotalSeconds, _tag);
                     _free.Release();
                 }
             }
             finally
             {
                 Interlocked.Decrement(ref _here);
+                HouseFigures.Searching.Add(-1, _tag);
             }
         }
 

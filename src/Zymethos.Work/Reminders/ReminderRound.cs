@@ -5,6 +5,7 @@ using Zymethos.Planning.Seasons;
 using Zymethos.Store;
 using Zymethos.Store.Seasons;
 using Zymethos.Store.Tenancy;
+using Zymethos.Work.House;
 using Zymethos.Work.Seasons;
 
 namespace Zymethos.Work.Reminders;
@@ -134,6 +135,7 @@ public sealed class ReminderRound(
         {
             await post.SendAsync(message.To, message.Subject, message.Text, cancel);
             (message.SentAt, message.Trouble) = (clock.GetCurrentInstant(), "");
+            HouseFigures.Letters.Add(1);
         }
         catch (Exception e) when (e is not OperationCanceledException)
         {
