@@ -140,7 +140,7 @@ public sealed class AccountTests(Site site)
         using var helper = new Baker(site);
         Come(second, Invite("Baker"));
         Come(helper, Invite("Helper"));
-        Assert.Equal(1, helper.All(".helper-line").Count);
+        Assert.Single(helper.All(".helper-line"));
         Assert.Empty(second.All(".helper-line"));
 
         // The second baker plans, the host puts it on the Bench, the helper says what is done, and all of them see it.
@@ -157,8 +157,9 @@ public sealed class AccountTests(Site site)
 
         // What is for the bakers is refused, in words.
         helper.Go("/kitchen");
-        helper.Window.ExecuteScript("document.querySelector('#kitchen-form').removeAttribute('hx-post'); "
-            + "document.querySelector('#kitchen-form').submit()");
+        helper.Window.ExecuteScript(
+            "document.querySelector('#kitchen-form').removeAttribute('hx-post'); " + "document.querySelector('#kitchen-form').submit()"
+        );
         helper.Until(() => helper.Text("h1").Contains("for the bakers", StringComparison.Ordinal), "it is refused");
     }
 }

@@ -43,10 +43,7 @@ public sealed class ClearFirstSeasonTests(SeasonKitchen kitchen) : IClassFixture
         var answer = await TestKitchen.PostAsync(baker, season, "form[action*='handler=Day']", new() { ["session"] = session });
         Assert.StartsWith("/oven-day", answer.RequestMessage!.RequestUri!.PathAndQuery, StringComparison.Ordinal);
         await using var context = kitchen.Context(null);
-        var day = await context
-            .OvenDays.IgnoreQueryFilters()
-            .AsNoTracking()
-            .SingleAsync(d => d.Date == new LocalDate(2031, 8, 2));
+        var day = await context.OvenDays.IgnoreQueryFilters().AsNoTracking().SingleAsync(d => d.Date == new LocalDate(2031, 8, 2));
         Assert.NotEmpty(day.Document.ByHand?.After ?? []);
     }
 }

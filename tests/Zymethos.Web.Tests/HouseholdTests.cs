@@ -46,7 +46,9 @@ public sealed class HouseholdTests(TestKitchen kitchen) : IClassFixture<TestKitc
         );
 
     private static async Task<string> KitchenNameAsync(HttpClient baker) =>
-        ((IHtmlInputElement)(await TestKitchen.ParseAsync(await baker.GetAsync("/kitchen"))).QuerySelector("input[name='Form.Name']")!).Value;
+        (
+            (IHtmlInputElement)(await TestKitchen.ParseAsync(await baker.GetAsync("/kitchen"))).QuerySelector("input[name='Form.Name']")!
+        ).Value;
 
     private static async Task<string> MemberAsync(HttpClient baker, string name)
     {
@@ -258,10 +260,7 @@ public sealed class HouseholdTests(TestKitchen kitchen) : IClassFixture<TestKitc
         // Somebody else's kitchen is not to be gone to.
         var stranger = await kitchen.NewBakerAsync(Somebody());
         await PostAsync(stranger, "New", new() { ["another"] = "Elsewhere" }, "/account");
-        Assert.Equal(
-            HttpStatusCode.NotFound,
-            (await PostAsync(stranger, "Go", new() { ["kitchen"] = first }, "/account")).StatusCode
-        );
+        Assert.Equal(HttpStatusCode.NotFound, (await PostAsync(stranger, "Go", new() { ["kitchen"] = first }, "/account")).StatusCode);
     }
 
     [Fact]
@@ -276,7 +275,16 @@ public sealed class HouseholdTests(TestKitchen kitchen) : IClassFixture<TestKitc
             "#setup",
             new() { ["Setup.From"] = "13:00", ["Setup.Until"] = "20:00" }
         );
-        var own = await PostAsync(guest, "Own", new() { ["called"] = "Sal", ["habit"] = "UsCustomary", ["face"] = "Hours12" });
+        var own = await PostAsync(
+            guest,
+            "Own",
+            new()
+            {
+                ["called"] = "Sal",
+                ["habit"] = "UsCustomary",
+                ["face"] = "Hours12",
+            }
+        );
         Assert.Contains("Kept.", await own.Content.ReadAsStringAsync(), StringComparison.Ordinal);
         await using (var look = kitchen.Context(null))
             Assert.Equal(ClockFace.Hours12, (await look.Members.SingleAsync(m => m.Name == "Sal")).Clock);

@@ -85,10 +85,7 @@ public sealed class MakeNowTests(TestKitchen kitchen) : IClassFixture<TestKitche
         var baker = await BakerAsync();
         var page = await TestKitchen.ParseAsync(await baker.GetAsync($"/today/make?Date={Date}&From=09:00{query}"));
         Assert.Contains(words, page.QuerySelector(".make-ask")!.TextContent, StringComparison.Ordinal);
-        Assert.Contains(
-            page.QuerySelectorAll(".make-ask input"),
-            i => i.GetAttribute("value") == query.Split('=')[1]
-        );
+        Assert.Contains(page.QuerySelectorAll(".make-ask input"), i => i.GetAttribute("value") == query.Split('=')[1]);
     }
 
     [Fact]
@@ -160,17 +157,17 @@ public sealed class MakeNowTests(TestKitchen kitchen) : IClassFixture<TestKitche
             new()
             {
                 ["Pasted"] = """
-                    Oat crisps
-                    Makes 24
-                    120 g butter
-                    100 g brown sugar
-                    1 egg
-                    150 g plain flour
-                    80 g rolled oats
-                    1/2 tsp baking powder
-                    Heat the oven to 180 C. Beat the butter and sugar until pale. Beat in the egg. Stir in flour, oats and baking powder.
-                    Put spoonfuls on a lined tray and bake for 12 minutes until golden at the edges. Leave to cool on the tray for 5 minutes.
-                    """,
+                Oat crisps
+                Makes 24
+                120 g butter
+                100 g brown sugar
+                1 egg
+                150 g plain flour
+                80 g rolled oats
+                1/2 tsp baking powder
+                Heat the oven to 180 C. Beat the butter and sugar until pale. Beat in the egg. Stir in flour, oats and baking powder.
+                Put spoonfuls on a lined tray and bake for 12 minutes until golden at the edges. Leave to cool on the tray for 5 minutes.
+                """,
             }
         );
         Assert.StartsWith("/book/read/", read.RequestMessage!.RequestUri!.AbsolutePath, StringComparison.Ordinal);
@@ -181,12 +178,14 @@ public sealed class MakeNowTests(TestKitchen kitchen) : IClassFixture<TestKitche
         Assert.True(own.HasAttribute("checked"));
         Assert.Equal("yours", own.ParentElement!.QuerySelector(".make-own")!.TextContent);
 
-        using var form = new FormUrlEncodedContent([
-            .. TestKitchen.FieldsOf((AngleSharp.Html.Dom.IHtmlFormElement)page.QuerySelector("#plan")!),
-            new("Make", "oat-crisps"),
-            new("Make", "plum-street-butters"),
-            new("Make", "market-squash-loaf"),
-        ]);
+        using var form = new FormUrlEncodedContent(
+            [
+                .. TestKitchen.FieldsOf((AngleSharp.Html.Dom.IHtmlFormElement)page.QuerySelector("#plan")!),
+                new("Make", "oat-crisps"),
+                new("Make", "plum-street-butters"),
+                new("Make", "market-squash-loaf"),
+            ]
+        );
         var planned = await baker.PostAsync("/today/make", form);
         Assert.Equal($"/oven-day?date={Date}", planned.RequestMessage!.RequestUri!.PathAndQuery);
         var sheet = (await TestKitchen.ParseAsync(planned)).QuerySelector(".sheet")!.TextContent;

@@ -128,7 +128,12 @@ public sealed partial class ProxyTests(ITestOutputHelper output) : IAsyncLifetim
     {
         using var baker = Visitor();
         await RegisterAsync(baker, "own@home.invalid");
-        var bench = await SendAsync(baker, "/bench?stay=true", "/bench?handler=Recipe", new() { ["key"] = "market-squash-loaf", ["batches"] = "1" });
+        var bench = await SendAsync(
+            baker,
+            "/bench?stay=true",
+            "/bench?handler=Recipe",
+            new() { ["key"] = "market-squash-loaf", ["batches"] = "1" }
+        );
         var session = bench.RequestMessage!.RequestUri!.AbsolutePath.Split('/')[^1];
         const string date = "2031-05-03";
         await PlanAsync(baker, date);
@@ -190,7 +195,9 @@ public sealed partial class ProxyTests(ITestOutputHelper output) : IAsyncLifetim
     [Fact]
     public async Task Plain_addresses_lead_to_TLS_and_cookies_are_bound_to_it()
     {
-        using var plain = new HttpClient(new SocketsHttpHandler { AllowAutoRedirect = false, ConnectCallback = (_, c) => LineAsync(_plain, c) });
+        using var plain = new HttpClient(
+            new SocketsHttpHandler { AllowAutoRedirect = false, ConnectCallback = (_, c) => LineAsync(_plain, c) }
+        );
         var moved = await plain.GetAsync($"http://{Host}/account/sign-in");
         Assert.Equal(HttpStatusCode.MovedPermanently, moved.StatusCode);
         Assert.Equal("https", moved.Headers.Location!.Scheme);
@@ -260,7 +267,12 @@ public sealed partial class ProxyTests(ITestOutputHelper output) : IAsyncLifetim
             }
         );
 
-    private static async Task<HttpResponseMessage> SendAsync(HttpClient client, string page, string action, Dictionary<string, string> typed)
+    private static async Task<HttpResponseMessage> SendAsync(
+        HttpClient client,
+        string page,
+        string action,
+        Dictionary<string, string> typed
+    )
     {
         typed["__RequestVerificationToken"] = Token().Match(await client.GetStringAsync(Home + page)).Groups["token"].Value;
         return (await client.PostAsync(Home + action, new FormUrlEncodedContent(typed))).EnsureSuccessStatusCode();
@@ -296,7 +308,12 @@ public sealed partial class ProxyTests(ITestOutputHelper output) : IAsyncLifetim
             using var device = Visitor();
             try
             {
-                await SendAsync(device, "/account/sign-in", "/account/sign-in", new() { ["Email"] = "own@home.invalid", ["Password"] = Password });
+                await SendAsync(
+                    device,
+                    "/account/sign-in",
+                    "/account/sign-in",
+                    new() { ["Email"] = "own@home.invalid", ["Password"] = Password }
+                );
                 came++;
                 for (var i = 0; i < 3; i++)
                 {
@@ -323,8 +340,13 @@ public sealed partial class ProxyTests(ITestOutputHelper output) : IAsyncLifetim
         {
             if (!over.IsCancellationRequested)
             {
-                var now = NodaTime.Instant.FromUnixTimeMilliseconds(NodaTime.SystemClock.Instance.GetCurrentInstant().ToUnixTimeMilliseconds());
-                var touch = new BenchEvent(Guid.NewGuid(), BenchKind.NeedsMore, new TaskId("1.1.step-1.1"), now, "tablet", "tablet") { Minutes = 5 };
+                var now = NodaTime.Instant.FromUnixTimeMilliseconds(
+                    NodaTime.SystemClock.Instance.GetCurrentInstant().ToUnixTimeMilliseconds()
+                );
+                var touch = new BenchEvent(Guid.NewGuid(), BenchKind.NeedsMore, new TaskId("1.1.step-1.1"), now, "tablet", "tablet")
+                {
+                    Minutes = 5,
+                };
                 made.Add(touch.Id);
                 waiting.Add(touch);
             }

@@ -136,12 +136,7 @@ public sealed class SecondKeyTests(TestKitchen kitchen) : IClassFixture<TestKitc
         var page = await TestKitchen.ParseAsync(await baker.GetAsync("/account/safety"));
         var secret = FromBase32(page.QuerySelector(".secret")!.TextContent.Replace(" ", "", StringComparison.Ordinal));
         Task<HttpResponseMessage> OnAsync(string code, string password) =>
-            TestKitchen.PostAsync(
-                baker,
-                "/account/safety",
-                "form[action*='handler=On']",
-                new() { ["code"] = code, ["on"] = password }
-            );
+            TestKitchen.PostAsync(baker, "/account/safety", "form[action*='handler=On']", new() { ["code"] = code, ["on"] = password });
         var wrong = await (await OnAsync("123456", Password)).Content.ReadAsStringAsync();
         Assert.Contains("This code does not fit", wrong, StringComparison.Ordinal);
         var stranger = await OnAsync(CodeAt(secret, DateTimeOffset.UtcNow), "not this one");

@@ -109,6 +109,10 @@ public sealed record Kitchen(
     /// <summary>Minutes of such a pause, 0 to 60; 0 for a kitchen that plans without.</summary>
     public int PauseMinutes { get; init; } = 15;
 
+    /// <summary>Children who help, by name, at most four. A plan counts on nobody of them; they are given what fits beside a
+    /// grown-up.</summary>
+    public ImmutableArray<string> Children { get; init; } = [];
+
     /// <summary>How the kitchen reads the hours of the day.</summary>
     public ClockFace Clock { get; init; }
 

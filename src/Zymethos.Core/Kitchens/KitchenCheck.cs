@@ -17,6 +17,12 @@ public static class KitchenCheck
             "Give the kitchen a name of up to 80 characters."
         );
         Check(kitchen.People.Length is >= 1 and <= 4, "people", "One to four people bake.");
+        Check(kitchen.Children.Length <= 4, "children", "Up to four children help.");
+        Check(
+            kitchen.Children.All(c => c.Trim().Length is >= 1 and <= 60 && kitchen.People.All(p => p.Name != c)),
+            "children",
+            "A child has a name of up to 60 characters, and is not one of the grown-ups."
+        );
         Check(kitchen.Mixers is >= 0 and <= 3, "mixers", "A kitchen has 0 to 3 mixers.");
         Check(
             kitchen.MixerWash >= Duration.Zero && kitchen.MixerWash <= Duration.FromMinutes(60),

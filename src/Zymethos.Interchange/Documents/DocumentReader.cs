@@ -151,6 +151,7 @@ public sealed class DocumentReader
             Certainty = document.CertaintyPercent / 100.0,
             StretchMinutes = document.StretchMinutes,
             PauseMinutes = document.PauseMinutes,
+            Children = [.. (document.Children ?? []).Take(5).Select(c => c ?? "")],
             Clock = Choice(document.Clock, ClockFace.Hours24, $"{at}.clock"),
             OtherMixers =
             [

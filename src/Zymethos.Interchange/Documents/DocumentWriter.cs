@@ -48,7 +48,8 @@ public static class DocumentWriter
                     l.Scatter,
                     l.IsOff
                 ))
-            )
+            ),
+            Few(kitchen.Children)
         );
 
     private static OvenDocument Write(Oven oven) =>

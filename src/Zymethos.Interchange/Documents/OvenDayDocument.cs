@@ -52,6 +52,7 @@ public sealed record OvenDayDocument(
 /// <param name="PauseMinutes">Minutes of a pause, 0 to 60; 0 for none.</param>
 /// <param name="Clock">How hours are shown: hours24 or hours12. The formats themselves always write 24.</param>
 /// <param name="Learned">What the Daybook taught about times; left out while nothing was.</param>
+/// <param name="Children">Children who help beside a grown-up; no plan counts on them. Left out for none.</param>
 public sealed record KitchenDocument(
     OvenDocument Oven,
     IReadOnlyList<PersonDocument> People,
@@ -75,7 +76,8 @@ public sealed record KitchenDocument(
     string Clock = "hours24",
     int StretchMinutes = 120,
     int PauseMinutes = 15,
-    IReadOnlyList<LearnedTimeDocument>? Learned = null
+    IReadOnlyList<LearnedTimeDocument>? Learned = null,
+    IReadOnlyList<string>? Children = null
 );
 
 /// <summary>What the Daybook taught about times: a factor on the recipes' own.</summary>

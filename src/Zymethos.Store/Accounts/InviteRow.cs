@@ -2,7 +2,8 @@ using NodaTime;
 
 namespace Zymethos.Store.Accounts;
 
-/// <summary>An invitation into a kitchen, for one person. Its secret stands in the link and is kept nowhere; the row holds its hash.</summary>
+/// <summary>An invitation into a kitchen, for one person. Its secret stands in the link and is kept nowhere; the row holds its
+/// hash.</summary>
 public sealed class InviteRow
 {
     /// <summary>Id.</summary>

@@ -15,7 +15,17 @@ public sealed class HouseRoles(RequestDelegate next)
     private const string Clock = "own-clock";
 
     // Where helpers may send something. /api/v1 only reckons and keeps nothing; a helper's own account, sign-in and light are theirs.
-    private static readonly PathString[] Open = ["/bench", "/larder/shopping", "/account", "/theme", "/help", "/api/v1", "/not-found", "/error"];
+    private static readonly PathString[] Open =
+    [
+        "/bench",
+        "/larder/shopping",
+        "/account",
+        "/theme",
+        "/help",
+        "/api/v1",
+        "/not-found",
+        "/error",
+    ];
 
     /// <summary>Whether somebody is a helper in the kitchen they are in.</summary>
     public static bool IsHelper(ClaimsPrincipal user) => user.HasClaim(Role, nameof(HouseRole.Helper));

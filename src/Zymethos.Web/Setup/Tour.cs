@@ -20,32 +20,33 @@ public static class Tour
         new(
             "Season",
             "/season",
-            "Every string is a batch on its way to the day it is given: soaked, baked, frozen, fed. Knots are where hands are needed. Touch one "
-                + "and it says why it stands there."
+            "Every string is a batch on its way to the day it is given: soaked, baked, frozen, fed. Knots are where hands are needed. "
+                + "Touch one and it says why it stands there."
         ),
         new(
             "Oven Day",
             "/oven-day",
-            "One Saturday in one oven: the heat as a line, loads on it, work underneath. Touch a load to hear why it goes in then, and what "
-                + "would move it."
+            "One Saturday in one oven: the heat as a line, loads on it, work underneath. Touch a load to hear why it goes in then, and "
+                + "what would move it."
         ),
         new(
             "Bench",
             "/bench",
-            "With floury hands: put the planned day on the Bench, and it says what now, what next, and how long you have. What you tell it moves "
-                + "the rest."
+            "With floury hands: put the planned day on the Bench, and it says what now, what next, and how long you have. What you tell "
+                + "it moves the rest."
         ),
         new(
             "Parcels",
             "/parcels",
-            "Everybody's box, and whether it is safe for them. Put something with nuts into a box that must have none, and see what it says."
+            "Everybody's box, and whether it is safe for them. Put something with nuts into a box that must have none, and see what it "
+                + "says."
         ),
         new("Larder", "/larder/shopping", "What the coming bakes need, less what is in the house, by the day it has to be bought."),
         new(
             "Daybook",
             "/daybook",
-            "What really happened last year and this: the oven runs fast, the starter is slow. Plans have learned it, and each figure says from "
-                + "how many bakes."
+            "What really happened last year and this: the oven runs fast, the starter is slow. Plans have learned it, and each figure "
+                + "says from how many bakes."
         ),
     ];
 

@@ -1,6 +1,7 @@
 using Microsoft.EntityFrameworkCore;
 using NodaTime;
 using Zymethos.Store;
+using Zymethos.Store.Accounts;
 using Zymethos.Store.Tenancy;
 
 namespace Zymethos.Work.Accounts;
@@ -49,8 +50,8 @@ public sealed class Closing(DbContextOptions<ZymethosContext> options, IClock cl
         await using var all = All();
         var now = clock.GetCurrentInstant();
         // Whoever has another kitchen keeps the account and goes there; the accounts that had this one alone go with it.
-        await all
-            .Users.Where(b =>
+        await all.Set<Baker>()
+            .Where(b =>
                 all.Closing.Any(c => c.KitchenId == b.KitchenId && c.ClosesAt <= now)
                 && all.Members.Any(m => m.BakerId == b.Id && !all.Closing.Any(c => c.KitchenId == m.KitchenId && c.ClosesAt <= now))
             )

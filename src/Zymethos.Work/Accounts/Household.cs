@@ -179,14 +179,7 @@ public sealed class Household(DbContextOptions<ZymethosContext> options, IClock 
     }
 
     /// <summary>How a member is called here, and which measures and clock are hers; null for the kitchen's.</summary>
-    public async Task SetOwnAsync(
-        Guid kitchen,
-        Guid member,
-        string name,
-        MeasuringHabit? habit,
-        ClockFace? face,
-        CancellationToken cancel
-    )
+    public async Task SetOwnAsync(Guid kitchen, Guid member, string name, MeasuringHabit? habit, ClockFace? face, CancellationToken cancel)
     {
         await using var all = All();
         var called = Cut(name);
@@ -221,8 +214,8 @@ public sealed class Household(DbContextOptions<ZymethosContext> options, IClock 
         await both.CommitAsync(cancel);
         if ((other ?? await NewKitchenAsync(member, "My kitchen", cancel)) is not { } to)
             return true;
-        await all
-            .Users.Where(b => b.Id == member && b.KitchenId == kitchen)
+        await all.Set<Baker>()
+            .Where(b => b.Id == member && b.KitchenId == kitchen)
             .ExecuteUpdateAsync(b => b.SetProperty(r => r.KitchenId, to), cancel);
         return true;
     }
@@ -235,7 +228,7 @@ public sealed class Household(DbContextOptions<ZymethosContext> options, IClock 
                 return null;
         var id = Guid.CreateVersion7();
         await using var own = new ZymethosContext(options, new FixedKitchen(id));
-        var called = await own.Users.Where(b => b.Id == baker).Select(b => b.Email).SingleAsync(cancel);
+        var called = await own.Set<Baker>().Where(b => b.Id == baker).Select(b => b.Email).SingleAsync(cancel);
         own.Kitchens.Add(Furnish(own, id, name));
         own.Members.Add(Member(baker, id, NameFrom(called ?? "")));
         await own.SaveChangesAsync(cancel);
@@ -248,7 +241,7 @@ public sealed class Household(DbContextOptions<ZymethosContext> options, IClock 
     {
         await using var own = new ZymethosContext(options, new FixedKitchen(baker.KitchenId));
         own.Kitchens.Add(Furnish(own, baker.KitchenId, name));
-        own.Users.Add(baker);
+        own.Set<Baker>().Add(baker);
         own.Members.Add(Member(baker.Id, baker.KitchenId, NameFrom(baker.Email ?? "")));
         await own.SaveChangesAsync(cancel);
     }
@@ -261,7 +254,7 @@ public sealed class Household(DbContextOptions<ZymethosContext> options, IClock 
     public async Task<MemberRow?> HomeAsync(Guid baker, CancellationToken cancel)
     {
         await using var all = All();
-        if (await all.Users.AsNoTracking().SingleOrDefaultAsync(b => b.Id == baker, cancel) is not { } account)
+        if (await all.Set<Baker>().AsNoTracking().SingleOrDefaultAsync(b => b.Id == baker, cancel) is not { } account)
             return null;
         var own = await all.Members.AsNoTracking().Where(m => m.BakerId == baker).OrderBy(m => m.JoinedAt).ToListAsync(cancel);
         if (own.Count > 0)

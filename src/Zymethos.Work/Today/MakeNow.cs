@@ -4,7 +4,6 @@ using Zymethos.Core.Larder;
 using Zymethos.Core.Recipes;
 using Zymethos.Interchange.Documents;
 using Zymethos.Planning.Compile;
-using Zymethos.Planning.Day;
 using Zymethos.Planning.Larder;
 using Zymethos.Planning.Search;
 using Zymethos.Work.Books;
@@ -62,7 +61,8 @@ public sealed class MakeNow(KitchenBook book, StockShelf stock, WorkedOut worked
     // A day round: what needs longer is begun on another day than it is eaten.
     private const int Longest = 24 * 60;
 
-    /// <summary>Answers. Times are those of one batch with nothing beside it, by the recipe's usual minutes; a plan says it exactly.</summary>
+    /// <summary>Answers. Times are those of one batch with nothing beside it, by the recipe's usual minutes; a plan says it
+    /// exactly.</summary>
     public async Task<MakeAnswer> AskAsync(MakeAsked asked, Guid kitchen, CancellationToken cancel)
     {
         var shelf = await book.ShelfAsync(cancel);
@@ -82,12 +82,7 @@ public sealed class MakeNow(KitchenBook book, StockShelf stock, WorkedOut worked
             .Where(r => times.ContainsKey(r.Recipe.Key))
             .Select(r => (r.Recipe, Time: times[r.Recipe.Key]))
             .Where(r => (asked.MostHands is not { } most || r.Time.Hands <= most) && !(asked.WithoutMixer && r.Time.Mixer))
-            .Select(r => new MakeChoice(
-                r.Recipe,
-                r.Time,
-                asked.From.PlusMinutes(r.Time.Minutes),
-                ToBuy(r.Recipe, known, asked.From.Date)
-            ))
+            .Select(r => new MakeChoice(r.Recipe, r.Time, asked.From.PlusMinutes(r.Time.Minutes), ToBuy(r.Recipe, known, asked.From.Date)))
             .Where(c => !asked.InTheHouse || c.ToBuy.IsEmpty)
             .OrderBy(c => c.Time.Minutes)
             .ThenBy(c => c.Recipe.Name, StringComparer.OrdinalIgnoreCase)
@@ -120,7 +115,10 @@ public sealed class MakeNow(KitchenBook book, StockShelf stock, WorkedOut worked
     public static MakeTime? TimeOf(KitchenDocument kitchen, RecipeDocument recipe)
     {
         // A day like any other, long enough, with everybody there all the time: whose hours are short is the plan's business.
-        var open = kitchen with { People = [.. kitchen.People.Select(p => p with { From = null, Until = null })] };
+        var open = kitchen with
+        {
+            People = [.. kitchen.People.Select(p => p with { From = null, Until = null })],
+        };
         var reader = new DocumentReader();
         var (read, wish) = reader.Read(
             new OvenDayDocument(open, new DayDocument("2031-05-05", "06:00", "2031-05-06T06:00"), [new BakeDocument(recipe)])

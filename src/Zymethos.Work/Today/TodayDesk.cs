@@ -166,12 +166,7 @@ public sealed class TodayDesk(
         var worked = await context.BenchSessions.AsNoTracking().AnyAsync(cancel) || await context.PastBakes.AsNoTracking().AnyAsync(cancel);
         FirstStep[] steps =
         [
-            new(
-                "Say what your oven and your kitchen are like",
-                "four questions; all else can wait",
-                "/today/first",
-                described
-            ),
+            new("Say what your oven and your kitchen are like", "four questions; all else can wait", "/today/first", described),
             new("Paste a recipe of your own", "as it stands, from a letter, a packet or a page", "/book/import", hasOwn),
             new("Plan a day from two or three recipes", "what goes in when, at what heat, and why there", "/today/make?first=true", hasDay),
             new("Work through it on the Bench", "one step at a time, with every clock; it learns your oven", "/bench", worked),

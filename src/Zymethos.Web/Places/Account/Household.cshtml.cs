@@ -2,12 +2,10 @@ using System.Globalization;
 using System.Security.Claims;
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;
-using NodaTime;
 using Zymethos.Core.Kitchens;
 using Zymethos.Store;
 using Zymethos.Store.Accounts;
 using Zymethos.Store.Demo;
-using Zymethos.Web.Setup;
 using Zymethos.Work.Accounts;
 using Zymethos.Work.House;
 
@@ -125,7 +123,10 @@ public sealed class HouseholdModel(Household household, ZymethosContext context,
             return false;
         Me = me;
         var (zone, says) = (await clock.ZoneAsync(cancel), await clock.SaysAsync(cancel));
-        Invites = [.. (await household.InvitesAsync(Kitchen, cancel)).Select(i => (i, says.DayAndHour(i.Until.InZone(zone).LocalDateTime)))];
+        Invites =
+        [
+            .. (await household.InvitesAsync(Kitchen, cancel)).Select(i => (i, says.DayAndHour(i.Until.InZone(zone).LocalDateTime))),
+        ];
         return true;
     }
 

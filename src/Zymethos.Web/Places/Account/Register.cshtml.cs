@@ -10,8 +10,7 @@ using Zymethos.Work.Accounts;
 namespace Zymethos.Web.Places.Account;
 
 /// <summary>Opening an account with a kitchen of its own.</summary>
-public sealed class RegisterModel(UserManager<Baker> users, SignInManager<Baker> signIn, Household household)
-    : PageModel
+public sealed class RegisterModel(UserManager<Baker> users, SignInManager<Baker> signIn, Household household) : PageModel
 {
     /// <summary>Name of the new kitchen.</summary>
     [BindProperty]

@@ -1,10 +1,8 @@
 using System.Globalization;
-using Microsoft.AspNetCore.Authentication;
 using Microsoft.AspNetCore.Identity;
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;
 using Microsoft.EntityFrameworkCore;
-using NodaTime;
 using NodaTime.Extensions;
 using Zymethos.Store;
 using Zymethos.Store.Accounts;

@@ -75,8 +75,7 @@ public sealed partial class SignInModel(
     }
 
     /// <summary>What a browser needs to ask its devices for a passkey. Nobody is named: the device knows whose it is.</summary>
-    public async Task<IActionResult> OnPostBeginAsync() =>
-        Content(await signIn.MakePasskeyRequestOptionsAsync(null), "application/json");
+    public async Task<IActionResult> OnPostBeginAsync() => Content(await signIn.MakePasskeyRequestOptionsAsync(null), "application/json");
 
     /// <summary>Comes in with a passkey.</summary>
     public async Task<IActionResult> OnPostPasskeyAsync(string? made)

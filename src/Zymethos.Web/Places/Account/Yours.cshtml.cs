@@ -197,9 +197,7 @@ public sealed class YoursModel(
                         .ToListAsync(cancel)
                 ).Select(s => (kitchen.Says.DayAndHour(KitchenClock.At(kitchen.Zone, s.At)), s.Id == here)),
             ];
-        ClosesOn = await closing.OfAsync(Here, cancel) is { } closes
-            ? kitchen.Says.DayAndHour(KitchenClock.At(kitchen.Zone, closes))
-            : "";
+        ClosesOn = await closing.OfAsync(Here, cancel) is { } closes ? kitchen.Says.DayAndHour(KitchenClock.At(kitchen.Zone, closes)) : "";
         return baker;
     }
 

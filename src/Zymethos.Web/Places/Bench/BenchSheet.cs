@@ -6,6 +6,7 @@ using Zymethos.Core.Scaling;
 using Zymethos.Interchange.Documents;
 using Zymethos.Planning.Bench;
 using Zymethos.Planning.Day;
+using Zymethos.Planning.Reading;
 using Zymethos.Web.Drawing;
 using Zymethos.Work.Benches;
 using Zymethos.Work.Books;
@@ -116,6 +117,7 @@ public sealed record SheetCaution(string Short, string Text);
 /// <param name="Lost">What is lost after that, in words.</param>
 /// <param name="Target">Degrees Celsius in the middle by which it is done; null where its done tests name none.</param>
 /// <param name="Rise">For a rise, what share of it is done after every five minutes by the model; null for all else.</param>
+/// <param name="Child">Which child can do it beside a grown-up, in words; empty for none.</param>
 public sealed record SheetStep(
     string Id,
     int Bake,
@@ -140,7 +142,8 @@ public sealed record SheetStep(
     int Stay,
     string Lost,
     double? Target,
-    IReadOnlyList<double>? Rise
+    IReadOnlyList<double>? Rise,
+    string Child
 );
 
 /// <summary>All of a session that does not change while it is worked through: enough to work a day without the server.</summary>
@@ -274,7 +277,8 @@ public sealed record BenchSheet(
             stay,
             lost,
             StepTarget.Of(task),
-            task.RiseShares.IsEmpty ? null : [.. task.RiseShares]
+            task.RiseShares.IsEmpty ? null : [.. task.RiseShares],
+            ChildWork.Says(network, task)
         );
     }
 }

@@ -37,6 +37,7 @@ function body(bench, e, isStart) {
     e.step.text ? h("p", { class: "bench-text" }, e.step.text) : null,
     amounts(bench, e),
     e.step.said ? h("p", { class: "bench-said" }, e.step.said) : null,
+    e.step.child ? h("p", { class: "bench-said" }, e.step.child) : null,
     serious(e.step, isStart),
     doneTests(e.step),
     probePart(bench, e, button),

@@ -22,7 +22,8 @@ public sealed class IndexModel : PageModel
             "What now, what this week, and what is about to go wrong?",
             [
                 "Everything with an hour comes together here, from every place; each line leads to where it is from.",
-                "“What can I make by” looks through your Book: by hours, by your minutes, with or without a mixer, from what is in the house.",
+                "“What can I make by” looks through your Book: by hours, by your minutes, with or without a mixer, from what is in the "
+                    + "house.",
                 "Tick several and plan them: they become an Oven Day.",
             ]
         ),
@@ -31,7 +32,8 @@ public sealed class IndexModel : PageModel
             "Book",
             "How much of everything for this many?",
             [
-                "Paste a recipe as it stands. The reading sheet shows what was made of each sentence; answer what it asks, or leave it open.",
+                "Paste a recipe as it stands. The reading sheet shows what was made of each sentence; answer what it asks, or leave it "
+                    + "open.",
                 "Scale by pieces, by pan, by weight or by what you have of one ingredient.",
                 "Every change keeps the version before it.",
             ],
@@ -42,8 +44,8 @@ public sealed class IndexModel : PageModel
             "Kitchen",
             "What is my oven really like?",
             [
-                "Put an oven thermometer in, switch on from cold, and note the minutes to 180 °C (355 °F). Switch off, shut the door, and note the "
-                    + "minutes down to 100 °C (210 °F).",
+                "Put an oven thermometer in, switch on from cold, and note the minutes to 180 °C (355 °F). Switch off, shut the door, "
+                    + "and note the minutes down to 100 °C (210 °F).",
                 "Say which pans you have: the plan never fills one that is not there.",
                 "“Who bakes here” asks others in; each reads in their own measures and clock.",
             ]

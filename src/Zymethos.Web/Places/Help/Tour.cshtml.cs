@@ -1,6 +1,5 @@
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;
-using Zymethos.Web.Setup;
 
 namespace Zymethos.Web.Places.Help;
 

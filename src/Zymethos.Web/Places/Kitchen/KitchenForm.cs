@@ -81,6 +81,9 @@ public sealed class KitchenForm : OvenFields
     /// <summary>Pans, a line for each kind.</summary>
     public string? Pans { get; set; }
 
+    /// <summary>Children who help, with commas.</summary>
+    public string? Children { get; set; }
+
     /// <summary>Four rows; a row without a name is nobody.</summary>
     public List<PersonForm> People { get; set; } = [];
 
@@ -124,6 +127,7 @@ public sealed class KitchenForm : OvenFields
             Mixers = Text(kitchen.Mixers),
             MixerWashMinutes = Text(kitchen.MixerWash.TotalMinutes),
             People = people,
+            Children = string.Join(", ", kitchen.Children),
             Version = version,
         };
         form.Fill(kitchen.Oven, kitchen.Room.Celsius, says);
@@ -193,6 +197,7 @@ public sealed class KitchenForm : OvenFields
             Certainty = CertaintyPercent is null ? before.Certainty : Whole(CertaintyPercent, nameof(CertaintyPercent), state) / 100.0,
             StretchMinutes = StretchMinutes is null ? before.StretchMinutes : Whole(StretchMinutes, nameof(StretchMinutes), state),
             PauseMinutes = PauseMinutes is null ? before.PauseMinutes : Whole(PauseMinutes, nameof(PauseMinutes), state),
+            Children = Children is null ? before.Children : Names(Children),
             Pans = pans,
             SecondOven = second,
             RackShelves = rack,
@@ -223,6 +228,7 @@ public sealed class KitchenForm : OvenFields
         {
             "name" => "Form.Name",
             "people" => "Form.People[0].Name",
+            "children" => "Form.Children",
             "mixers" => "Form.Mixers",
             "mixerWashMinutes" => "Form.MixerWashMinutes",
             "roomC" => "Form.RoomC",
@@ -295,6 +301,9 @@ public sealed class KitchenForm : OvenFields
 
         return pans.SequenceEqual(PanCupboard.For(before.Habit)) ? [] : pans.ToImmutable();
     }
+
+    private static ImmutableArray<string> Names(string typed) =>
+        [.. typed.Split([',', ';', '\n'], StringSplitOptions.RemoveEmptyEntries | StringSplitOptions.TrimEntries).Distinct()];
 
     private ImmutableArray<Person> ReadPeople(ModelStateDictionary state)
     {

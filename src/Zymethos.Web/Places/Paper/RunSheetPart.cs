@@ -40,6 +40,11 @@ internal static class RunSheetPart
                     new(l.Text, l.Kind is RunSheetKind.In or RunSheetKind.Out),
                     new(beware.Length > 0 ? $" ! {beware}" : "", true),
                     new(test.Length > 0 ? $" {test}" : ""),
+                    new(
+                        l.Kind == RunSheetKind.Work && task is not null && ChildWork.Says(network, task) is { Length: > 0 } child
+                            ? $" {child}."
+                            : ""
+                    ),
                 ];
                 return new PaperRow(
                     [

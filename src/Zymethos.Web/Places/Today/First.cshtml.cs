@@ -5,7 +5,6 @@ using Microsoft.EntityFrameworkCore;
 using NodaTime;
 using NodaTime.Text;
 using Zymethos.Core.Kitchens;
-using Zymethos.Core.Measures;
 using Zymethos.Store;
 using Zymethos.Work.House;
 
@@ -69,7 +68,9 @@ public sealed class FirstModel(ZymethosContext context, IClock clock) : PageMode
         Shelves = kitchen.Oven.Shelves.ToString(CultureInfo.InvariantCulture);
         Who = string.Join(", ", kitchen.People.Select(p => p.Name).Where(n => n != "Baker"));
         var today = KitchenClock.At(kitchen.Zone, clock.GetCurrentInstant()).Date;
-        Date = LocalDatePattern.Iso.Format(today.DayOfWeek == IsoDayOfWeek.Saturday ? today.PlusWeeks(1) : today.Next(IsoDayOfWeek.Saturday));
+        Date = LocalDatePattern.Iso.Format(
+            today.DayOfWeek == IsoDayOfWeek.Saturday ? today.PlusWeeks(1) : today.Next(IsoDayOfWeek.Saturday)
+        );
         (From, Until) = ("09:00", "17:00");
     }
 

@@ -8,7 +8,6 @@ using Zymethos.Core.Kitchens;
 using Zymethos.Core.Recipes;
 using Zymethos.Interchange.Demo;
 using Zymethos.Interchange.Documents;
-using Zymethos.Planning.Reading;
 using Zymethos.Store;
 using Zymethos.Work.Books;
 using Zymethos.Work.House;
@@ -122,18 +121,23 @@ public sealed class MakeModel(
             {
                 Bakes = [.. standing.Document.Bakes, .. bakes],
             };
-        // A first plan at once would say how it fares before anybody has looked for a surer one; who is new would take that for the last word.
+        // A first plan at once would say how it fares before anybody has looked for a surer one; who is new would take that for the last
+        // word.
         var answer = await days.PlanAndKeepAsync(document, date, "Planned from what can be made", cancel);
         if (answer.Day is { } day)
         {
-            if (settings.SearchesOn && (day.Figures.FinishMinute > day.BoundFinish || day.Chance?.Missing(day.Network.Kitchen.Certainty) > 0))
+            if (
+                settings.SearchesOn
+                && (day.Figures.FinishMinute > day.BoundFinish || day.Chance?.Missing(day.Network.Kitchen.Certainty) > 0)
+            )
                 await searches.BeginAsync(date, cancel, settings.OnTime);
             return Redirect($"/oven-day?date={iso}");
         }
 
         Clashes =
             answer.Faults.Count > 0 ? [.. answer.Faults.Take(4).Select(f => f.Message)]
-            : standing is null ? [$"All of it does not fit between {Says.Hour(Asked.From)} and {Says.Hour(until)}. Take one less, or more time."]
+            : standing is null
+                ? [$"All of it does not fit between {Says.Hour(Asked.From)} and {Says.Hour(until)}. Take one less, or more time."]
             : ["It does not fit beside what that day holds already."];
         return Refused();
     }
@@ -156,7 +160,10 @@ public sealed class MakeModel(
         // The next five minutes that are round.
         var soon = now.PlusMinutes(5 - (now.Minute % 5)).With(t => new LocalTime(t.Hour, t.Minute));
         var from = string.IsNullOrWhiteSpace(From) && date == now.Date ? soon : date.At(Hour("from", From) ?? new LocalTime(9, 0));
-        var by = string.IsNullOrWhiteSpace(By) ? (LocalDateTime?)null : Hour("by", By) is { } hour ? date.At(hour) : null;
+        var by =
+            string.IsNullOrWhiteSpace(By) ? (LocalDateTime?)null
+            : Hour("by", By) is { } hour ? date.At(hour)
+            : null;
         if (by <= from)
             _wrong["by"] = $"That is not after {Says.Hour(from)}.";
         int? hands = null;
