@@ -9,6 +9,36 @@ namespace Zymethos.Browser.Tests;
 public sealed partial class SeasonTests(Site site)
 {
     [Fact]
+    public void Free_hours_are_painted_on_the_week_and_set_by_keys()
+    {
+        using var baker = new Baker(site);
+        baker.SignIn();
+        baker.Go("/season/new");
+        string Of(int day, string end) =>
+            (string)baker.Window.ExecuteScript($"return document.querySelector(\"[name='Form.Weekly[{day}].{end}']\").value")!;
+        var track = baker.Find(".week-day:nth-child(6) .week-track");
+        baker.Window.ExecuteScript("arguments[0].scrollIntoView({ block: 'center' })", track);
+        var width = track.Size.Width;
+        // From the middle of the strip (noon) to three quarters of it (six in the evening).
+        new OpenQA.Selenium.Interactions.Actions(baker.Window)
+            .MoveToElement(track)
+            .ClickAndHold()
+            .MoveByOffset(width / 8, 0)
+            .MoveByOffset(width / 8, 0)
+            .Release()
+            .Perform();
+        Assert.Equal(("12:00", "18:00"), (Of(4, "From"), Of(4, "Until")));
+        track.SendKeys(Keys.ArrowRight);
+        Assert.Equal("18:30", Of(4, "Until"));
+        track.SendKeys(Keys.Shift + Keys.ArrowLeft);
+        Assert.Equal("11:30", Of(4, "From"));
+        Assert.Contains("from 11:30 until 18:30", track.GetAttribute("aria-valuetext"), StringComparison.Ordinal);
+        track.SendKeys(Keys.Delete);
+        Assert.Equal(("", ""), (Of(4, "From"), Of(4, "Until")));
+        Assert.Empty(baker.Violations());
+    }
+
+    [Fact]
     public void A_season_from_nothing_to_a_printed_week()
     {
         using var baker = new Baker(site);

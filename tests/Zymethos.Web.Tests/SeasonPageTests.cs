@@ -14,6 +14,33 @@ public sealed class SeasonPageTests(SeasonKitchen kitchen) : IClassFixture<Seaso
     public void Dispose() => kitchen.Clock.Now = SeasonKitchen.Saturday;
 
     [Fact]
+    public async Task Hours_and_needs_are_typed_as_they_are_said()
+    {
+        var baker = await kitchen.NewBakerAsync($"{Guid.NewGuid():N}@home.invalid");
+        var typed = SeasonKitchen.Typed();
+        foreach (var key in typed.Keys.Where(k => k.StartsWith("Form.Weekly", StringComparison.Ordinal)).ToList())
+            typed.Remove(key);
+        typed["Form.Week"] = "Wed 18-22, Sat 9 to 5 pm with 2";
+        typed["Form.Paste"] = "3 dozen ginger rounds for the street";
+        var made = await TestKitchen.PostAsync(baker, "/season/new", "#season-form", typed);
+        Assert.Equal(HttpStatusCode.OK, made.StatusCode);
+        var season = made.RequestMessage!.RequestUri!.AbsolutePath;
+        var file = System.Text.Json.Nodes.JsonNode.Parse(await baker.GetStringAsync($"{season}/season.json"))!;
+        Assert.Equal(
+            ["wednesday 18:00 22:00 1", "saturday 09:00 17:00 2"],
+            file["hours"]!["weekly"]!.AsArray().Select(h => $"{h!["day"]} {h["from"]} {h["until"]} {h["people"] ?? 1}".ToLowerInvariant())
+        );
+        Assert.Equal(36, (int)file["needs"]![0]!["pieces"]!);
+        Assert.Equal("the street", (string)file["needs"]![0]!["for"]!);
+
+        typed["Form.Week"] = "Wed whenever";
+        var wrong = await TestKitchen.PostAsync(baker, "/season/new", "#season-form", typed);
+        var page = await TestKitchen.ParseAsync(wrong);
+        Assert.Contains("could not be read", page.QuerySelector("#week-wrong")!.TextContent, StringComparison.Ordinal);
+        Assert.Equal("Wed whenever", page.QuerySelector("#week-said")!.GetAttribute("value"));
+    }
+
+    [Fact]
     public async Task A_season_is_made_from_nothing_and_says_what_this_week_asks_for()
     {
         var (baker, season, page) = await kitchen.BegunAsync(("orchard-almond-slices", 36), ("harbour-tea-loaf", 2), ("copper-ring", 1));

@@ -32,7 +32,11 @@ public static partial class NeedsText
         var columns = lines.Count > 0 ? Headings(lines[0].Cells) : null;
         foreach (var (number, cells) in columns is null ? lines : lines.Skip(1))
         {
-            var (forWhom, what, pieces) = columns is var (w, h, p) ? (Cell(cells, w), Cell(cells, h), Cell(cells, p)) : Guess(cells, book);
+            var (forWhom, what, pieces) =
+                columns is var (w, h, p) ? (Cell(cells, w), Cell(cells, h), Cell(cells, p))
+                : cells is [var said] && SaidNeed.Cells(said) is [var whom, var thing, var many] && Meant(thing, book) is not null
+                    ? (whom, thing, many)
+                : Guess(cells, book);
             var (count, boxes) = pieces.Length == 0 ? (1, 0) : Pieces(pieces) ?? (0, 0);
             if (count == 0)
                 trouble.Add($"Line {number}: “{pieces}” is not a number of pieces.");

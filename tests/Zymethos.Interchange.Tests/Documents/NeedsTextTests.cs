@@ -25,6 +25,33 @@ public sealed class NeedsTextTests
         Assert.All(reading.Needs, n => Assert.Equal("Parcels", n.Occasion));
     }
 
+    [Theory]
+    [InlineData("3 dozen ginger rounds for the street", "lamplight-ginger-rounds", 36, 0, "the street")]
+    [InlineData("half a dozen almond slices for Pascoe", "orchard-almond-slices", 6, 0, "Pascoe")]
+    [InlineData("a dozen ginger rounds", "lamplight-ginger-rounds", 12, 0, "")]
+    [InlineData("two lantern plaits for Gran and Ida", "lantern-plait", 2, 0, "Gran and Ida")]
+    [InlineData("14 boxes of 3 ginger rounds for the library", "lamplight-ginger-rounds", 42, 14, "the library")]
+    [InlineData("Twenty plum street butters for the fair.", "plum-street-butters", 20, 0, "the fair")]
+    [InlineData("an allotment loaf for the neighbours", "allotment-loaf", 1, 0, "the neighbours")]
+    public void A_line_can_be_said_in_words(string said, string recipe, int pieces, int boxes, string whom)
+    {
+        var reading = Read(said);
+        Assert.Empty(reading.Trouble);
+        var need = Assert.Single(reading.Needs);
+        Assert.Equal((recipe, pieces, boxes, whom), (need.Recipe, need.Pieces, need.Boxes, need.For));
+    }
+
+    [Theory]
+    [InlineData("a loaf for Ida")]
+    [InlineData("many ginger rounds for Ida")]
+    [InlineData("3 dozen sea biscuits")]
+    public void What_is_said_and_not_known_is_told_and_not_guessed(string said)
+    {
+        var reading = Read(said);
+        Assert.Empty(reading.Needs);
+        Assert.Single(reading.Trouble);
+    }
+
     [Fact]
     public void Every_line_that_cannot_be_meant_is_said_with_its_number()
     {

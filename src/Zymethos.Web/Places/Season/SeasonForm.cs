@@ -2,6 +2,7 @@ using System.Globalization;
 using Microsoft.AspNetCore.Mvc.ModelBinding;
 using NodaTime;
 using NodaTime.Text;
+using Zymethos.Core.Kitchens;
 using Zymethos.Core.Recipes;
 using Zymethos.Interchange.Documents;
 using Zymethos.Planning.Seasons;
@@ -38,6 +39,10 @@ public sealed class SeasonForm
 
     /// <summary>The allergen of which what is free comes first; empty for none.</summary>
     public string? ClearFirst { get; set; }
+
+    /// <summary>The usual week as somebody says it ("Fri 18-22, Sat 9-17 with 2"); it takes the place of the rows of the days it
+    /// names.</summary>
+    public string? Week { get; set; }
 
     /// <summary>The usual week.</summary>
     public List<HoursRow> Weekly { get; set; } = [];
@@ -327,10 +332,39 @@ public sealed class SeasonForm
         return read;
     }
 
+    /// <summary>Puts what was said of the week into its rows: the days that are named get these hours and no others.</summary>
+    private void TakeWeek(ModelStateDictionary state)
+    {
+        var said = WeekText.Read(Week);
+        if (said.Wrong.Length > 0)
+        {
+            state.AddModelError("Form.Week", $"“{said.Wrong}” could not be read. Say it like: Fri 18-22, Sat and Sun 9-17 with 2.");
+            return;
+        }
+
+        foreach (var day in said.Hours.GroupBy(h => h.Day))
+        {
+            var name = day.Key.ToString().ToLowerInvariant();
+            Weekly.RemoveAll(w => string.Equals(w.Day, name, StringComparison.OrdinalIgnoreCase));
+            Weekly.AddRange(
+                day.Select(h => new HoursRow
+                {
+                    Day = name,
+                    From = Clock.Format(h.From),
+                    Until = Clock.Format(h.Until),
+                    People = Text(h.People),
+                })
+            );
+        }
+
+        Week = "";
+    }
+
     private List<WeeklyDocument> ReadWeekly(ModelStateDictionary state)
     {
         var read = new List<WeeklyDocument>();
         _weeklyRows.Clear();
+        TakeWeek(state);
         for (var i = 0; i < Weekly.Count; i++)
         {
             var row = Weekly[i];
