@@ -1,4 +1,5 @@
 using Microsoft.AspNetCore.Mvc;
+using Microsoft.AspNetCore.Mvc.ModelBinding;
 using Microsoft.AspNetCore.Mvc.RazorPages;
 using Microsoft.EntityFrameworkCore;
 using NodaTime;
@@ -24,6 +25,9 @@ public sealed class IndexModel(ZymethosContext context, OpenDay days, IClock clo
     /// <summary>What the oven needs from one temperature to another, as the model has it; empty while the form has errors.</summary>
     public IReadOnlyList<(string What, int Minutes)> Transitions { get; private set; } = [];
 
+    /// <summary>The kitchen drawn; empty while the form has errors.</summary>
+    public string Drawn { get; private set; } = "";
+
     /// <summary>What each pan holds to the brim; empty while the form has errors.</summary>
     public IReadOnlyList<(string Name, string Words)> Volumes { get; private set; } = [];
 
@@ -35,6 +39,7 @@ public sealed class IndexModel(ZymethosContext context, OpenDay days, IClock clo
         Form = KitchenForm.Of(kitchen, row.Version);
         Transitions = TransitionsOf(kitchen);
         Volumes = VolumesOf(kitchen);
+        Drawn = KitchenDrawing.Svg(kitchen);
     }
 
     /// <summary>Saves, and plans the coming days again.</summary>
@@ -67,7 +72,16 @@ public sealed class IndexModel(ZymethosContext context, OpenDay days, IClock clo
         Form = KitchenForm.Of(kitchen, row.Version);
         Transitions = TransitionsOf(kitchen);
         Volumes = VolumesOf(kitchen);
+        Drawn = KitchenDrawing.Svg(kitchen);
         return Show(StatusCodes.Status200OK);
+    }
+
+    /// <summary>The kitchen drawn from what is typed; nothing where it cannot be read yet. Nothing is kept.</summary>
+    public async Task<IActionResult> OnPostDrawAsync(CancellationToken cancel)
+    {
+        var row = await context.Kitchens.AsNoTracking().SingleAsync(cancel);
+        var typed = Form.ToKitchen(row.ToKitchen(), new ModelStateDictionary());
+        return typed is null ? new NoContentResult() : Content(KitchenDrawing.Svg(typed), "text/html");
     }
 
     private IActionResult Show(int status)
