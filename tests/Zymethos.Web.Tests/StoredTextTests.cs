@@ -202,7 +202,7 @@ public sealed partial class StoredTextTests(TestKitchen kitchen) : IClassFixture
     }
 
     [GeneratedRegex(
-        @"Html\.Raw\((?:FinishSpread|CertaintyCurve|WaitCurve|ShelfPlan|PanDrawing|MethodDrawing|QrDrawing)\.Svg\("
+        @"Html\.Raw\((?:FinishSpread|CertaintyCurve|WaitCurve|ShelfPlan|PanDrawing|MethodDrawing|QrDrawing|KitchenDrawing)\.Svg\("
             + @"|Html\.Raw\((?:curve|shelves)\)",
         RegexOptions.None,
         500

@@ -25,8 +25,8 @@ public sealed class IndexModel(ZymethosContext context, OpenDay days, IClock clo
     /// <summary>What the oven needs from one temperature to another, as the model has it; empty while the form has errors.</summary>
     public IReadOnlyList<(string What, int Minutes)> Transitions { get; private set; } = [];
 
-    /// <summary>The kitchen drawn; empty while the form has errors.</summary>
-    public string Drawn { get; private set; } = "";
+    /// <summary>The kitchen to be drawn; null while the form has errors.</summary>
+    public Zymethos.Core.Kitchens.Kitchen? Drawn { get; private set; }
 
     /// <summary>What each pan holds to the brim; empty while the form has errors.</summary>
     public IReadOnlyList<(string Name, string Words)> Volumes { get; private set; } = [];
@@ -39,7 +39,7 @@ public sealed class IndexModel(ZymethosContext context, OpenDay days, IClock clo
         Form = KitchenForm.Of(kitchen, row.Version);
         Transitions = TransitionsOf(kitchen);
         Volumes = VolumesOf(kitchen);
-        Drawn = KitchenDrawing.Svg(kitchen);
+        Drawn = kitchen;
     }
 
     /// <summary>Saves, and plans the coming days again.</summary>
@@ -72,7 +72,7 @@ public sealed class IndexModel(ZymethosContext context, OpenDay days, IClock clo
         Form = KitchenForm.Of(kitchen, row.Version);
         Transitions = TransitionsOf(kitchen);
         Volumes = VolumesOf(kitchen);
-        Drawn = KitchenDrawing.Svg(kitchen);
+        Drawn = kitchen;
         return Show(StatusCodes.Status200OK);
     }
 
