@@ -179,6 +179,7 @@ builder.Services.AddScoped<SeasonImport>();
 builder.Services.AddScoped<SeasonWorker>();
 builder.Services.AddScoped<ReminderRound>();
 builder.Services.AddScoped<AccountLetters>();
+builder.Services.AddScoped<OwnPassword>();
 builder.Services.AddScoped<Closing>();
 builder.Services.AddScoped<Household>();
 builder.Services.Configure<DataProtectionTokenProviderOptions>(o => o.TokenLifespan = TimeSpan.FromHours(2));

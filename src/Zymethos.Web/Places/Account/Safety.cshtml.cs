@@ -16,7 +16,7 @@ public sealed class SafetyModel(
     UserManager<Baker> users,
     SignInManager<Baker> signIn,
     ZymethosContext context,
-    SignInGuard guard,
+    OwnPassword password,
     KitchenClock clock
 ) : PageModel
 {
@@ -213,20 +213,12 @@ public sealed class SafetyModel(
         return baker;
     }
 
-    /// <summary>Whether the password is right; wrong ones are counted as at the door.</summary>
-    private async Task<bool> IsHersAsync(Baker baker, string? password, string field)
+    /// <summary>Whether the password is right; what is wrong stands at the field.</summary>
+    private async Task<bool> IsHersAsync(Baker baker, string? typed, string field)
     {
-        var (from, email) = (HttpContext.Connection.RemoteIpAddress?.ToString() ?? "", baker.Email ?? "");
-        if (guard.MustWait(from, email))
-            _wrong[field] = "Too many wrong passwords from here. Try again in ten minutes.";
-        else if (await users.CheckPasswordAsync(baker, password ?? ""))
+        if (await password.WrongAsync(baker, typed) is not { Length: > 0 } wrong)
             return true;
-        else
-        {
-            guard.Wrong(from, email);
-            _wrong[field] = "This is not your password.";
-        }
-
+        _wrong[field] = wrong;
         return false;
     }
 

@@ -22,7 +22,7 @@ public sealed class YoursModel(
     SignInManager<Baker> signIn,
     ZymethosContext context,
     AccountLetters letters,
-    SignInGuard guard,
+    OwnPassword password,
     Closing closing,
     Household household,
     IPost post
@@ -201,20 +201,12 @@ public sealed class YoursModel(
         return baker;
     }
 
-    /// <summary>Whether the password is right; wrong ones are counted as at the door.</summary>
-    private async Task<bool> IsHersAsync(Baker baker, string? password, string field)
+    /// <summary>Whether the password is right; what is wrong stands at the field.</summary>
+    private async Task<bool> IsHersAsync(Baker baker, string? typed, string field)
     {
-        var from = HttpContext.Connection.RemoteIpAddress?.ToString() ?? "";
-        if (guard.MustWait(from, Address))
-            _wrong[field] = "Too many wrong passwords from here. Try again in ten minutes.";
-        else if (await users.CheckPasswordAsync(baker, password ?? ""))
+        if (await password.WrongAsync(baker, typed) is not { Length: > 0 } wrong)
             return true;
-        else
-        {
-            guard.Wrong(from, Address);
-            _wrong[field] = "This is not your password.";
-        }
-
+        _wrong[field] = wrong;
         return false;
     }
 
