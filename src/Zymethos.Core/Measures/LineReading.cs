@@ -230,7 +230,7 @@ internal sealed partial class LineReading
         if (words.Count == 0)
             return;
         _named = words;
-        words = TakeOr(words);
+        words = TakeOr(Slashed(words));
         words = TakeSecond(words);
         while (words.Count > 1 && LineWords.Sizes.Contains(words[0].ToLowerInvariant()))
         {
@@ -324,6 +324,19 @@ internal sealed partial class LineReading
             ? $"{low}-free"
             : "";
     }
+
+    /// <summary>"butter/margarine", "suji/semolina": two names parted by a stroke are read as one or the other.</summary>
+    private List<string> Slashed(List<string> words)
+    {
+        var at = words.FindIndex(w => Stroke().IsMatch(w));
+        if (at < 0 || words.Contains("or") || (Match([words[at]]) is { } whole && whole.Count == 1))
+            return words;
+        var sides = words[at].Split('/');
+        return [.. words[..at], sides[0], "or", .. sides[1..], .. words[(at + 1)..]];
+    }
+
+    [System.Text.RegularExpressions.GeneratedRegex(@"^\p{L}[\p{L}-]{2,}/\p{L}[\p{L}-]{2,}$", System.Text.RegularExpressions.RegexOptions.None, 900)]
+    private static partial System.Text.RegularExpressions.Regex Stroke();
 
     /// <summary>"butter or margarine": the second is an alternative.</summary>
     private List<string> TakeOr(List<string> words)

@@ -82,6 +82,14 @@ public static partial class LineSplitter
 
     private static IEnumerable<string> List(string line, IngredientKnowledge knowledge)
     {
+        // "450g flour / pinch salt / 100g butter": strokes part a list.
+        if (line.Split(" / ") is { Length: >= 3 } strokes && strokes.Count(p => LineReader.Read(p, knowledge) is { Amounts.Length: > 0, Ingredient: not null }) >= strokes.Length - 1)
+        {
+            foreach (var piece in strokes.Select(p => p.Trim()).Where(p => p.Length > 0))
+                yield return piece;
+            yield break;
+        }
+
         // Semicolons part more than commas do: "chips, 3 oz; oats, 8 oz".
         if (line.Count(c => c == ';') >= 2 && !line.Contains('(', StringComparison.Ordinal))
         {
@@ -442,7 +450,7 @@ public static partial class LineSplitter
     private static partial Regex ZestAndJuice();
 
     [GeneratedRegex(
-        @"^(?<what>(?:finely |freshly )?(?:grated )?(?:zest|rind|juice)(?: of)?)\s+(?<a>(?:\d|½|an?|one|half)[\w\s/½]*?(?:lemon|orange|"
+        @"^(?:the )?(?<what>(?:finely |freshly )?(?:grated )?(?:zest|rind|juice)(?: of)?)\s+(?<a>(?:\d|½|an?|one|half)[\w\s/½]*?(?:lemon|orange|"
             + @"lime)s?)\s*(?:and|&|,|\+)\s*(?<b>(?:\d|½|an?|one|half)[\w\s/½]*?(?:lemon|orange|lime)s?)\s*$",
         RegexOptions.IgnoreCase,
         200

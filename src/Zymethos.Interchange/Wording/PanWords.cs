@@ -193,6 +193,9 @@ internal static partial class PanWords
         low = CountBySize().Replace(low, "");
         foreach (Match size in Sizes().Matches(low))
         {
+            // "a log 12 inches long and 2 wide on a sheet", "draw a 20 cm circle on baking paper": no tray has that size.
+            if (shape == PanShape.Tray && Shaped().IsMatch(low[(size.Index + size.Length)..]) && !PanBehind().IsMatch(low[(size.Index + size.Length)..]))
+                continue;
             if (NotPan().IsMatch(low[..size.Index]) && !PanBehind().IsMatch(low[(size.Index + size.Length)..]))
                 continue;
             var a = Number(size.Groups["a"].Value);
@@ -298,7 +301,7 @@ internal static partial class PanWords
         @"\bround (?:\w+ ){0,2}(?:pan|tin|mould)s?|\bcake (?:pan|tin)s?|\blayer (?:pan|tin)s?|\bsandwich tins?|\bsponge tins?|"
             + @"\b(?:tart|flan|quiche|pie) (?:tin|pan|dish|plate|ring)s?|\bpie shells?|\bunbaked shells|\bskillet|\bcasserole|"
             + @"\b(?:panettone|paper) (?:mould|case)|\bdeep tin\b|\btin lined\b|\b(?:lined|buttered|greased) tin\b|"
-            + @"\b\d{1,2}\s?(?:""|-?inch|in\.?|cm)\s(?:deep |cake |lined |greased )?tin\b",
+            + @"\b\d{1,2}\s?(?:""|-?inch|in\.?|cm)\s(?:deep |cake |lined |greased |round )?tins?\b",
         RegexOptions.None,
         200
     )]
@@ -325,7 +328,7 @@ internal static partial class PanWords
     )]
     private static partial Regex Tray();
 
-    [GeneratedRegex(@"\b[2-6] x (?=\d{2} ?cm\b|\d{1,2}(?: ?in\b|[ -]?inch|"")|\d{3} ?g\b)", RegexOptions.None, 900)]
+    [GeneratedRegex(@"\b[2-6] ?x (?=\d{2} ?cm\b|\d{1,2}(?: ?in\b|[ -]?inch|"")|\d{3} ?g\b)", RegexOptions.None, 900)]
     private static partial Regex CountBySize();
 
     [GeneratedRegex(@"\([^)]*\)", RegexOptions.None, 900)]
@@ -358,6 +361,9 @@ internal static partial class PanWords
     )]
     private static partial Regex PanBehind();
 
+    [GeneratedRegex(@"^[\s-]*(?:long|wide|thick|apart|high|across|in diameter|circles?|rounds?|logs?|ropes?|rectangles?|strips?|balls?|discs?|by \d|squares?)\b", RegexOptions.None, 900)]
+    private static partial Regex Shaped();
+
     // Sizes of what is shaped, not of what it is baked in.
     [GeneratedRegex(
         @"(?:\bthick(?:ness)?(?: of)?|\bropes?|\blong|\bapart|\bwide|\bcutter|\brectangle(?: of)?|\bsquares of|\bstrips?|\b(?:roll|"
@@ -368,7 +374,7 @@ internal static partial class PanWords
     private static partial Regex NotPan();
 
     [GeneratedRegex(
-        @"\b(?<n>\d) x (?=\d{3} ?g\b|\d{1,2} ?(?:lb|cm|inch|in)\b)|\b(?<n>\d|two|both|three|four|six)\b(?![ -]?(?:lb|pound|cm|inch|"
+        @"\b(?<n>\d) ?x (?=\d{3} ?g\b|\d{1,2} ?(?:(?:lb|cm|inch|in)\b|""))|\b(?<n>\d|two|both|three|four|six)\b(?![ -]?(?:lb|pound|cm|inch|"
             + @"in\b|""|x|hole|cup|min|hour|litre|/))[\s-]+(?:(?:\d{1,2} ?""|oiled|prepared|well-greased|well-buttered|base-lined|"
             + @"paper-lined|large|small|medium|good|greased|ungreased|lined|buttered|floured|non-?stick|unbaked|heavy|parchment-lined|"
             + @"ungreased|shallow|deep|round|square|x|\+|and|parchment|lined|holes of two|9|8|20|23|inch|in|cm|of|900|450|g|12|hole|"

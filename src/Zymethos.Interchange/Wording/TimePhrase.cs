@@ -84,6 +84,8 @@ internal sealed partial record TimePhrase(int Low, int High, int Index, int Leng
         if (match.Groups["rest"].Success)
             a += NumberOf(match.Groups["rest"].Value);
         var b = match.Groups["b"].Success ? NumberOf(match.Groups["b"].Value) * unit : a;
+        if (match.Groups["rest2"].Success)
+            b += NumberOf(match.Groups["rest2"].Value);
         if (match.Groups["share2"].Success)
             b += Share(match.Groups["share2"].Value) * unit;
         // "12 minutes or 8 in the mixer": the first is the time, and no range runs backwards.
@@ -259,6 +261,8 @@ internal sealed partial record TimePhrase(int Low, int High, int Index, int Leng
     // night | half an hour | an hour and a half | 1 hour 30 minutes | 50 mins - 1 hr | 12 to 15 min | 1 1/2 to 2 hours
     [GeneratedRegex(
         @"(?<night>\bover ?night\b)"
+            // 1h30 | 1h30 to 2h | 1h15-1h30
+            + @"|(?<a>\b\d{1,2})\s?(?<u1>h)\s?(?<rest>[0-5]\d)\b(?:\s*(?:-|to)\s*(?<b>\d{1,2})\s?(?<u2>h)(?:\s?(?<rest2>[0-5]\d))?\b)?"
             + @"|(?<a>(?<half>\b(?:half an?|(?:a )?quarter of an?|three[- ]quarters? of an?)))\s+(?<u1>hour|day|week|minute)\b"
             + @"|(?:(?<a>"
             + Number
@@ -269,7 +273,9 @@ internal sealed partial record TimePhrase(int Low, int High, int Index, int Leng
             + @")\s*(?:more |further )?)(?<u2>"
             + Unit
             + @")(?<share2>\s+and (?:a half|a quarter|three[- ]quarters))?)(?:\s*(?:more|longer|further)\b)?"
-            + @"|(?<a>\d{1,2})\s*-\s*(?<b>\d{1,2})\s+(?<bare>more)\b|(?<a>\d{1,3})\s+(?<bare>more)(?=\s*(?:[.,;]|$))"
+            // "180 C for 15 min, then 160 for 35-40"
+            + @"|(?<=\b\d{3} ?°? ?[cf]? (?:fan )?for (?:another )?)(?<a>\d{1,2})(?:\s*(?:-|to)\s*(?<b>\d{1,2}))?(?<bare>)(?=\s*(?:[.,;]|$))"
+            + @"|(?<a>\d{1,2})\s*-\s*(?<b>\d{1,2})\s+(?<bare>more)\b|(?<a>\d{1,3})\s+(?<bare>more)(?=\s*(?:[.,;]|$)|\s+at\s+\d{3})"
             + @"|(?<a>"
             + Number
             + @")\s*-?\s*(?<share>and (?:a half|a quarter|three[- ]quarters)\s+)?(?:(?:more|further|extra|full|good)\s+)?(?<u1>"

@@ -44,7 +44,7 @@ internal sealed partial record YieldWords(int Pieces, string Name, int Rank)
         var match = Bracket().Match(text);
         if (!match.Success)
             return null;
-        return Of(match.Groups["what"].Value, 1) is { } yield
+        return !OfSize().IsMatch(match.Groups["what"].Value) && Of(match.Groups["what"].Value, 1) is { } yield
             ? (yield, match.Groups["bare"].Success ? text : text.Remove(match.Index, match.Length).TrimEnd(' ', '-', '–', '—', ':'))
             : null;
     }
@@ -62,6 +62,10 @@ internal sealed partial record YieldWords(int Pieces, string Name, int Rank)
     // "Mix for 10 minutes" makes nothing.
     [GeneratedRegex(@"^[\w½¼¾/ -]{1,16}?(?:min(?:ute)?s?|hours?|hrs?|seconds?|secs?|days?|weeks?)\b", RegexOptions.IgnoreCase, 900)]
     private static partial Regex OfTime();
+
+    // "(10 inch springform)" is a pan, "(20 cm)" its size.
+    [GeneratedRegex(@"^\d+[\s-]*(?:inch(?:es)?|in|cm|mm|lbs?|oz|g|kg|ml|litres?|pints?|cups?)\b", RegexOptions.IgnoreCase, 900)]
+    private static partial Regex OfSize();
 
     [GeneratedRegex(
         @"^\w+ (?:[\w-]+ ){0,3}(?:slashes|cuts|slits|holes|dents|snips|indentations|gashes|incisions|lines|dimples|crosses)\b",

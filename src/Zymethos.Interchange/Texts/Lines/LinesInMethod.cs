@@ -111,7 +111,16 @@ internal static partial class LinesInMethod
 
     /// <summary>"3 tablespoons of flour and 3 of water": the second has the first one's measure.</summary>
     private static string Units(string text) =>
-        Elliptic().Replace(text, m => $"{m.Groups["first"].Value}{m.Groups["n"].Value} {m.Groups["unit"].Value} of ");
+        Elliptic().Replace(BothFruits().Replace(text, "${what} ${a} and ${what} ${b}"), m => $"{m.Groups["first"].Value}{m.Groups["n"].Value} {m.Groups["unit"].Value} of ");
+
+    // "the zest of one lemon and one orange": of both.
+    [GeneratedRegex(
+        @"(?<what>(?:the )?(?:finely )?(?:grated )?(?:zest|rind|juice) of) (?<a>(?:\d|an?|one|two|half an?) (?:\w+ )?(?:lemon|orange|lime)s?) and "
+            + @"(?<b>(?:\d|an?|one|two|half an?) (?:\w+ )?(?:lemon|orange|lime)s?)",
+        RegexOptions.IgnoreCase,
+        200
+    )]
+    private static partial Regex BothFruits();
 
     [GeneratedRegex(
         @"(?<first>(?:\d+|one|two|three|four|five|six) ?(?<unit>tablespoons?|tbsps?|teaspoons?|tsps?|cups?|oz|ounces?|"

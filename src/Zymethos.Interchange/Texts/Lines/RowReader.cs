@@ -42,11 +42,24 @@ internal sealed partial class RowReader
         }
 
         reader._rows.Parts.RemoveAll(p => p.Lines.Count == 0);
+        // "Here is the Christmas cake." in a letter.
+        if (HereIs().Match($"{reader._rows.Name}.") is { Success: true, Index: 0 } told)
+        {
+            reader._rows.Summary.Add($"{reader._rows.Name}.");
+            reader._rows.Name = char.ToUpperInvariant(told.Groups["what"].Value[0]) + told.Groups["what"].Value[1..];
+        }
+
+        if (reader._rows.Name.Length == 0 && rows.Select(r => HereIs().Match(r)).FirstOrDefault(m => m.Success) is { } here)
+            reader._rows.Name = char.ToUpperInvariant(here.Groups["what"].Value[0]) + here.Groups["what"].Value[1..];
         return reader._rows;
     }
 
     /// <summary>A row with the abbreviations of recipe cards in full, whose stops would end sentences.</summary>
-    private static string Abbreviated(string row) => SelfRaising().Replace(With().Replace(row, " with "), "self-raising ");
+    private static string Abbreviated(string row) =>
+        SelfRaising().Replace(With().Replace(Bullet().Replace(row, ""), " with "), "self-raising ");
+
+    [GeneratedRegex(@"^(?:[•▢□☐◦·‣●○▪]|[-–—*](?=\s))\s*(?=[^\s*_=-])", RegexOptions.None, 900)]
+    private static partial Regex Bullet();
 
     [GeneratedRegex(@"\bs\.\s?r\.\s?(?=flour)|\bsr (?=flour)", RegexOptions.IgnoreCase, 900)]
     private static partial Regex SelfRaising();
@@ -184,6 +197,22 @@ internal sealed partial class RowReader
             return;
         }
 
+        // "Makes 16 squares. Keep at least 3 days before eating." above the list.
+        if (
+            _section == Section.Head
+            && _rows.Parts.Count == 0
+            && _rows.Method.Count == 0
+            && _rows.Name.Length > 0
+            && SentenceSplitter.Split(row) is { Count: 2 or 3 } parts
+            && YieldWords.Line(parts[0].TrimEnd('.', '!')) is { } leading
+        )
+        {
+            _rows.Yields.Add(leading);
+            _rows.Notes.Add(row);
+            Became(row, "yield");
+            return;
+        }
+
         if (BracketOnly().IsMatch(row) && YieldWords.InHeading(row) is { } alone)
         {
             _rows.Yields.Add(alone.Yield);
@@ -301,6 +330,33 @@ internal sealed partial class RowReader
         }
 
         var plain = row.TrimStart('#', '*', ' ').TrimEnd('*', ' ');
+        // "Dear Ruth,": the letter begins below.
+        if (next.Length > 0 && Address().IsMatch(plain))
+        {
+            _rows.Summary.Add(row);
+            Became(row, "summary");
+            return true;
+        }
+
+        // "hi love, banana loaf as promised x": the name is among them.
+        if (next.Length > 0 && plain.Length < 90 && Promised().Match(plain) is { Success: true } promised)
+        {
+            _rows.Name = char.ToUpperInvariant(promised.Groups["what"].Value[0]) + promised.Groups["what"].Value[1..].Trim();
+            _rows.Summary.Add(row);
+            Became(row, "name");
+            return true;
+        }
+
+        // "My easy oat loaf: soak 100 g oats in 350 g hot water": the name, and the method behind it.
+        if (NameThenWork().Match(plain) is { Success: true } told && StartsWithVerb(told.Groups["rest"].Value) && !StartsWithVerb(told.Groups["head"].Value))
+        {
+            _rows.Name = Clip(char.ToUpperInvariant(told.Groups["head"].Value.Trim()[0]) + told.Groups["head"].Value.Trim()[1..], 120);
+            Became(_rows.Name, "name");
+            var work = told.Groups["rest"].Value;
+            TakeRow(char.ToUpperInvariant(work[0]) + work[1..]);
+            return true;
+        }
+
         // "lemon drizzle for sat: 225g butter ...": the name and a list in one row.
         var inline = Inline().Match(plain);
         if (inline.Success && next.Length == 0 && IsList(inline.Groups["rest"].Value))
@@ -460,7 +516,7 @@ internal sealed partial class RowReader
 
         if (inline.Success && !Numbered().IsMatch(row) && IsListed(inline.Groups["head"].Value, inline.Groups["rest"].Value))
         {
-            Part(inline.Groups["head"].Value);
+            Part(HeadingOf(inline.Groups["head"].Value) == Section.Ingredients ? "" : inline.Groups["head"].Value);
             var (list, rest) = ListAndRest(inline.Groups["rest"].Value);
             if (list.Count > 0)
                 AddLists(list);
@@ -478,7 +534,7 @@ internal sealed partial class RowReader
 
         if (!IsPartHeading(plain, next))
             return false;
-        if (_section == Section.Method && !IsLine(next))
+        if (_section == Section.Method && !IsLine(next) && !AllOf().IsMatch(next))
             return false;
         Part(plain);
         Became(row, "part");
@@ -578,10 +634,15 @@ internal sealed partial class RowReader
             // "630 g sour" where the sour is a part of its own: what was made there, and no new line.
             if (IsPart(line))
                 _rows.Notes.Add(line);
+            else if (OptionalPart().IsMatch(_rows.Parts[^1].Name) && !line.Contains("optional", StringComparison.OrdinalIgnoreCase))
+                _rows.Parts[^1].Lines.Add($"{SameAsBefore(line)}, optional");
             else
                 _rows.Parts[^1].Lines.Add(SameAsBefore(line));
         }
     }
+
+    [GeneratedRegex(@"^optional\b|\(optional\)", RegexOptions.IgnoreCase, 900)]
+    private static partial Regex OptionalPart();
 
     private bool IsPart(string line) =>
         IsAllOf(line)
@@ -661,7 +722,12 @@ internal sealed partial class RowReader
     private (List<(string Part, List<string> Lines)> Lists, string Behind) ListAndRest(string row)
     {
         var lists = new List<(string Part, List<string> Lines)>();
-        var sentences = SentenceSplitter.Split(LinesInMethod.Spelled(row));
+        // "6 tbsp brandy - put all that in a big bowl": the list ends at the dash.
+        var sentences = SentenceSplitter
+            .Split(LinesInMethod.Spelled(row))
+            .SelectMany(s => ThenOrder().Split(s).Select((part, i) => i == 0 ? part : char.ToUpperInvariant(part[0]) + part[1..]))
+            .Where(s => s.Length > 0)
+            .ToList();
         var at = 0;
         for (; at < sentences.Count; at++)
         {
@@ -910,7 +976,7 @@ internal sealed partial class RowReader
     )]
     private static partial Regex Leading();
 
-    [GeneratedRegex(@"^[#*\s]+|[:*\s]+$|\s*\(.*?\)\s*:?$", RegexOptions.None, 900)]
+    [GeneratedRegex(@"^[#*\s]+|[:*\s–—-]+$|\s*\(.*?\)\s*:?$", RegexOptions.None, 900)]
     private static partial Regex HeadingNoise();
 
     [GeneratedRegex(
@@ -1065,7 +1131,7 @@ internal sealed partial class RowReader
     private static partial Regex NameInGreeting();
 
     [GeneratedRegex(
-        @"\b(?:here(?:'s| is)|this is) (?:the|my|our|your) (?<what>[\p{L}'’ -]{4,40}?)(?: recipe)?[.!:]",
+        @"\b(?:here(?:'s| is)|this is) (?:the|my|our|your|that) (?:recipe for (?:the |my |our )?)?(?<what>[\p{L}'’ -]{4,40}?)(?: recipe)?[.!:]",
         RegexOptions.IgnoreCase,
         200
     )]
@@ -1073,6 +1139,32 @@ internal sealed partial class RowReader
 
     [GeneratedRegex(@"\b(?:the|my|our|nan's|mum's|gran's) (?<what>(?:[\p{L}'’-]+ ){1,4}?)recipe\b", RegexOptions.IgnoreCase, 900)]
     private static partial Regex RecipeFor();
+
+    [GeneratedRegex(
+        @"^\W*(?:dear|hi|hiya|hello|hey)(?: (?:there|all|everyone|everybody|love|darling|dear|mum|dad|gran|\p{Lu}\p{L}+))*\s*[,!:.]*$",
+        RegexOptions.None | RegexOptions.IgnoreCase,
+        200
+    )]
+    private static partial Regex Address();
+
+    [GeneratedRegex(
+        @"^\W*(?:hi|hiya|hello|hey|dear)\b(?: \p{L}+){0,2}[,!]+ (?:here(?:'s| is) )?(?:the |my |that |your )?(?<what>[\p{L}'’ -]{4,40}?)(?: recipe)?"
+            + @"(?: (?:as promised|you asked for|for you|below|as requested))?[ x.!:]*$",
+        RegexOptions.IgnoreCase,
+        200
+    )]
+    private static partial Regex Promised();
+
+    [GeneratedRegex(@"^(?<head>[\p{L}][^:;.,\d]{3,50})(?::| [-–—]) (?<rest>\p{L}.{30,})$", RegexOptions.None, 900)]
+    private static partial Regex NameThenWork();
+
+    // "- put all that in a big bowl" behind a list.
+    [GeneratedRegex(
+        @"\s[-–—]\s(?=(?:then |and )?(?:put|mix|soak|stir|tip|place|leave|cover|toss|combine|weigh|measure|get)\b)|\.\.+\s*(?=(?:put|mix|soak)\b)",
+        RegexOptions.IgnoreCase,
+        200
+    )]
+    private static partial Regex ThenOrder();
 
     [GeneratedRegex(@"\s{3,}|\t+", RegexOptions.None, 900)]
     private static partial Regex Gap();

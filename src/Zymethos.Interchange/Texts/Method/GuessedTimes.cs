@@ -1,4 +1,5 @@
 using System.Globalization;
+using System.Text.RegularExpressions;
 using Zymethos.Core.Recipes;
 using Zymethos.Interchange.Drafts;
 using Zymethos.Interchange.Wording;
@@ -6,7 +7,7 @@ using Zymethos.Interchange.Wording;
 namespace Zymethos.Interchange.Texts.Method;
 
 /// <summary>Gives every step whose words give no time a usual one, and asks where a wrong guess would matter.</summary>
-internal static class GuessedTimes
+internal static partial class GuessedTimes
 {
     /// <summary>Fills in.</summary>
     public static void Fill(RecipeDraft draft, MethodReading reading, List<QuestionDraft> questions)
@@ -53,6 +54,13 @@ internal static class GuessedTimes
             );
     }
 
+    [GeneratedRegex(
+        @"\b(?:while|until|whilst|as) (?:the |your )?oven (?:heats|is heating|comes|warms|gets|preheats|is hot|is ready|reaches)\b",
+        RegexOptions.None,
+        900
+    )]
+    private static partial Regex WhileHeating();
+
     private static QuestionDraft Ask(MethodStep step, string text, params int[] minutes) =>
         QuestionDraft.Of(
             QuestionAbout.Time,
@@ -74,6 +82,9 @@ internal static class GuessedTimes
         step.Kind switch
         {
             StepKind.Bake => (25, 35),
+            // An oven comes to heat in a quarter of an hour or a little more (common practice, no source).
+            StepKind.Chill or StepKind.Rest or StepKind.Proof
+                when WhileHeating().IsMatch(step.Low) => (15, 25),
             StepKind.BulkRise => (60, 90),
             StepKind.Proof => (40, 60),
             StepKind.Cool

@@ -197,6 +197,9 @@ internal sealed partial class MethodReader
     {
         if (OvenProof().IsMatch(low) && RiseWords().IsMatch(low))
             return false;
+        // "Turn the oven off. Let the cake cool in the oven with the door closed for 5 hours."
+        if (CoolWords().IsMatch(low) && InsideOven().IsMatch(low) && _pending.Exists(p => OvenOff().IsMatch(p.ToLowerInvariant())))
+            return false;
         if (OvenDry().IsMatch(low) && times.Count > 0)
             return true;
         // "remove the beans, 5 minutes more": in the oven, when nothing else has been done since.

@@ -56,6 +56,8 @@ internal sealed partial class MethodReader
     private void StrandEnd(string low)
     {
         // "Pour over the shortbread": what was made beside goes onto what was baked.
+        if (_strand > 0 && _bake >= 0 && !PartStart().IsMatch(low) && SpongeOut().IsMatch(low))
+            EndSide();
         if (_strand > 0 && _bake >= 0 && OntoMain().IsMatch(low) && !PartStart().IsMatch(low))
             EndSide();
         if (
@@ -223,10 +225,17 @@ internal sealed partial class MethodReader
         // Turning out comes before the brush, and is as quick.
         for (var i = _bake + 1; i < at; i++)
         {
-            if (Steps[i].IsHands && Steps[i].Strand == 0 && OutOfPan().IsMatch(Steps[i].Low))
-                Link(Steps[i].Draft.Key, Steps[at].Draft.Key, "", "", "");
+            if (!Steps[i].IsHands || Steps[i].Strand != 0 || !OutOfPan().IsMatch(Steps[i].Low))
+                continue;
+            Link(Steps[i].Draft.Key, Steps[at].Draft.Key, "", "", "");
+            // What lay between was taken off the chain: the cake comes out of the oven all the same before it leaves its pan.
+            if (!IsBehind(Steps[i].Draft.Key, Steps[_bake].Draft.Key, 0))
+                Link(Steps[_bake].Draft.Key, Steps[i].Draft.Key, "", "15 min", "it leaves the pan while it is warm");
         }
     }
+
+    private bool IsBehind(string key, string first, int depth) =>
+        depth < 12 && _reading.Links.Exists(l => l.To == key && (l.From == first || IsBehind(l.From, first, depth + 1)));
 
     private void LinkFrom(int from, MethodStep step, string low)
     {

@@ -8,7 +8,7 @@ internal sealed partial class MethodReader
     private const int Patience = 300;
 
     [GeneratedRegex(
-        @"^\s*(?:step\s*)?\d{1,2}\s*[.):]\s*|^\s*(?:step\s*\d{1,2})\s*|^\s*[-*•]\s+|(?-i:^\d{1,2}\s+(?=[A-Z]))",
+        @"^\s*(?:step\s*)?\d{1,2}\s*[.):](?!\d{2}\b)\s*|^\s*(?:step\s*\d{1,2})\s*|^\s*[-*•]\s+|(?-i:^\d{1,2}\s+(?=[A-Z]))",
         RegexOptions.IgnoreCase,
         Patience
     )]
@@ -59,7 +59,7 @@ internal sealed partial class MethodReader
     [GeneratedRegex(@"\boven (?:heats|preheats|warms|comes)(?: up)? to\b", RegexOptions.None, Patience)]
     private static partial Regex OvenHeats();
 
-    [GeneratedRegex(@"^(?:the |on the )?(?:evening|night|day) before\b", RegexOptions.None, Patience)]
+    [GeneratedRegex(@"^(?:the |on the )?(?:evening|night|day) before\b|\bthe (?:evening|night) before\b", RegexOptions.None, Patience)]
     private static partial Regex DayBefore();
 
     [GeneratedRegex(@"\bif (?:it is |it's |they are )?not\b[^.;]{0,50}\b(?:another|more|longer|back)\b", RegexOptions.IgnoreCase, Patience)]
@@ -148,6 +148,35 @@ internal sealed partial class MethodReader
         Patience
     )]
     private static partial Regex Portions();
+
+    [GeneratedRegex(
+        @"\bi (?:usually |always |generally |normally |often )?(?:get|got|make|made|had|ended up with) (?<what>(?:about |around |"
+            + @"roughly )?(?:\d{1,3}|a dozen|two dozen|three dozen)(?: [a-z]+)?)\b(?! (?:min|hour|g\b|cm|cups?|x))",
+        RegexOptions.None,
+        Patience
+    )]
+    private static partial Regex IGet();
+
+    [GeneratedRegex(
+        @"^(?:but )?(?:do not|don(?:'|’)?t|resist|try not to|no)\b[^.;,]{0,24}\b(?:cut(?:ting)?|slic(?:e|ing)|eat(?:ing)?|touch|unwrap)\b"
+            + @"(?: into)?(?: it| them| the (?:loaf|bread|cake))?,? (?:for|before|until)(?: (?:at least|about|a good))* (?<time>\d[^.;]{2,20}|a (?:day|"
+            + @"whole day|full day)|an hour)",
+        RegexOptions.None,
+        Patience
+    )]
+    private static partial Regex NotBefore();
+
+    [GeneratedRegex(@"^(?:and |then )*quarter (?:it|the dough|the ball)\b", RegexOptions.None, Patience)]
+    private static partial Regex QuartersDough();
+
+    // "Roll each ball into a 9-inch circle. ... Cut into 12 wedges."
+    [GeneratedRegex(
+        @"\b(?:roll|pat|press)\b[^.;]{0,20}\b(?:each|one|a) (?:ball|piece|portion|half|quarter|disc|disk)\b[^.;]{0,24}\b(?:circle|round|disc|rectangle)|"
+            + @"\b(?:one|a) (?:ball|piece|portion|half|quarter|disc|disk) at a time\b",
+        RegexOptions.None,
+        Patience
+    )]
+    private static partial Regex EachRolled();
 
     [GeneratedRegex(@"^check (?:at|from|after)\b", RegexOptions.None, Patience)]
     private static partial Regex ChecksFrom();
@@ -502,11 +531,19 @@ internal sealed partial class MethodReader
     )]
     private static partial Regex AtOnce();
 
+    // "Lay a sheet of paper on a towel. Turn the sponge out onto it."
+    [GeneratedRegex(
+        @"\b(?:turn|tip|flip|invert) the (?:hot |warm |baked |cooked )*(?:sponge|cake|roulade|roll|tart|tin)\b[^.;]{0,20}\b(?:out|onto|on to|over)\b",
+        RegexOptions.None,
+        Patience
+    )]
+    private static partial Regex SpongeOut();
+
     [GeneratedRegex(@"\bout of (?:the )?(?:tin|pan|mould)s? (?:straight|at once|immediately)", RegexOptions.None, Patience)]
     private static partial Regex OutAtOnce();
 
     [GeneratedRegex(
-        @"\b(?:turn(?:ed|ing)? (?:it |them )?out|unmould|unmold|invert|out of the (?:tin|pan|tins|pans|mould)|"
+        @"\b(?:turn(?:ed|ing)? (?:(?:it|them|the (?:sponge|cake|loaf|bread|roll)s?) )?(?:straight |carefully )?out|unmould|unmold|invert|out of the (?:tin|pan|tins|pans|mould)|"
             + @"transfer to (?:a )?(?:wire )?rack|lift (?:\w+ )?(?:on)?to (?:a )?(?:wire )?rack|remove (?:\w+ )?(?:to|"
             + @"from)(?! (?:the )?heat)|move to (?:a )?(?:wire )?rack)\b",
         RegexOptions.None,
@@ -786,7 +823,8 @@ internal sealed partial class MethodReader
         @"\b(?:raisins|sultanas|currants|fruits?|dates|figs|prunes|cranberries|peel|seeds|oats|oatmeal|apricots|cherries|biscuits|"
             + @"bread)\b[^.]*\b(?:rum|brandy|whisky|whiskey|sherry|tea|juice|water|liqueur|wine|port|milk|buttermilk|cider|stout)\b|"
             + @"\b(?:rum|brandy|whisky|whiskey|sherry|tea|juice|liqueur|wine|port|cider|stout|water)\b[^.]*\b(?:over|on|onto|"
-            + @"to)\b[^.]*\b(?:raisins|sultanas|currants|fruits?|dates|figs|prunes|cranberries|peel|seeds|oats|apricots|cherries)\b",
+            + @"to)\b[^.]*\b(?:raisins|sultanas|currants|fruits?|dates|figs|prunes|cranberries|peel|seeds|oats|apricots|cherries)\b|"
+            + @"\b(?:all that|all of that|all those|the lot|those)\b",
         RegexOptions.None,
         Patience
     )]
@@ -828,7 +866,7 @@ internal sealed partial class MethodReader
 
     // What rises in its tin is shaped, whatever it was called before.
     [GeneratedRegex(
-        @"\b(?:in|into|on|onto) (?:the |a )?(?:[\w-]+ ){0,6}(?:tin|pan|tray)s?\b|\bto (?:fill|fit) the (?:tin|pan|tray)\b|\b(?:fill|"
+        @"\b(?:in|into|on|onto) (?:the |a )?(?:[\w-]+ ){0,6}(?:tin|pan|tray|case|mould)s?\b|\bto (?:fill|fit) the (?:tin|pan|tray)\b|\b(?:fill|"
             + @"put|drop|place|divide)\b[^.;]{0,20}\b(?:into|in|between|among) (?:the )?(?:\w+ ){0,3}?(?:cups|cases|moulds|holes)\b",
         RegexOptions.None,
         Patience

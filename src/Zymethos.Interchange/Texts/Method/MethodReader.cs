@@ -193,6 +193,16 @@ internal sealed partial class MethodReader
                 _reading.Keeping.AddRange(KeepingWords.In(bracket.Groups["inside"].Value));
         }
 
+        // "(I got 22)", "I usually get about two dozen".
+        if (_reading.Yield is null && IGet().Match(low) is { Success: true } got && YieldWords.Line($"makes {got.Groups["what"].Value}") is { } mine)
+            _reading.Yield = mine;
+        // "Don't cut it for 24 hours": it stands that long.
+        if (_bake >= 0 && NotBefore().Match(low) is { Success: true } notBefore && TimePhrase.In(notBefore.Groups["time"].Value) is [{ High: >= 15 } still, ..])
+        {
+            Add(piece, $"leave for {notBefore.Groups["time"].Value}", still.Low >= 720 ? StepKind.Mature : StepKind.Cool, still);
+            return "step";
+        }
+
         if (TakeFeeds(piece, low))
             return "step";
         if (KeepingWords.Speaks(Bracketed().Replace(low, " ")) || (KeepingWords.Speaks(low) && !Commands(low)))
@@ -348,6 +358,8 @@ internal sealed partial class MethodReader
 
         if (low is "halve" or "halve." or "halve it" or "halve the dough" or "halve it." or "halve the dough.")
             Divide(new YieldWords(2, "halves", 2), low);
+        if (QuartersDough().IsMatch(low))
+            Divide(new YieldWords(4, "quarters", 2), low);
         if (
             YieldWords.Divided(low) is { } division
             && !low.Contains("remaining", StringComparison.Ordinal)
@@ -487,7 +499,7 @@ internal sealed partial class MethodReader
         if (step.Draft.Instruction.Length == 0)
             step.Draft.Title = TitleOf(clause);
         step.Draft.Instruction = _sameSentence
-            ? $"{step.Draft.Instruction.TrimEnd('.', ',')}{(joined ? " " : ", ")}{Sentence(clause, false)}"
+            ? $"{step.Draft.Instruction.TrimEnd('.', ',')}{(joined || step.Draft.Instruction.EndsWith(':') ? " " : ", ")}{Sentence(clause, false)}"
             : $"{step.Draft.Instruction} {Sentence(clause)}".Trim();
         step.Low = $"{step.Low}; {clause.ToLowerInvariant()}";
         if (Steps.Exists(s => s.Kind == StepKind.BulkRise) && Shapes().IsMatch(clause.ToLowerInvariant()))
@@ -679,7 +691,12 @@ internal sealed partial class MethodReader
     {
         var before = _bake < 0;
         // "Cut in half. ... Cut each into 8": sixteen.
-        if (before && _reading.DividedInto is >= 2 and <= 4 && EachInto().IsMatch(low) && division.Pieces > 1)
+        if (
+            before
+            && _reading.DividedInto is >= 2 and <= 4
+            && division.Pieces > 1
+            && (EachInto().IsMatch(low) || (Steps.Count > 0 && Steps[^1].IsHands && EachRolled().IsMatch(Steps[^1].Low)))
+        )
         {
             var all = _reading.DividedInto * division.Pieces;
             (_reading.DividedInto, _reading.DivisionName) = (all, division.Name);

@@ -58,6 +58,12 @@ internal static partial class UnlistedLines
                     continue;
                 // A measure or an offer makes a line; "the size of a walnut" and "a slice of apple in the tin" do not.
                 var measured = read.Amounts.Any(a => a.Amount.Unit.Dimension is UnitDimension.Mass or UnitDimension.Volume);
+                // "beat in 5 eggs", "the zest of a lemon": counted, and not in the list at all.
+                measured |=
+                    read.Amounts.Any(a => a.Amount.Unit.Dimension == UnitDimension.Count)
+                    && Counted().IsMatch(known.Name)
+                    && !have.Contains(Noun(known.Name))
+                    && !SizeOf().IsMatch(sentence);
                 if (!measured && !text.EndsWith(Perhaps, StringComparison.Ordinal) && !text.EndsWith(Brush, StringComparison.Ordinal))
                     continue;
                 // A spirit is fed beside what the fruit was soaked in; everything else that has a line already is that line.
@@ -84,6 +90,12 @@ internal static partial class UnlistedLines
 
         return found;
     }
+
+    [GeneratedRegex(@"^(?:eggs?|egg yolks?|egg whites?|[a-z]+ (?:zest|juice))\b", RegexOptions.IgnoreCase, 900)]
+    private static partial Regex Counted();
+
+    [GeneratedRegex(@"\bsize of\b|\begg (?:box|cup|size)", RegexOptions.IgnoreCase, 900)]
+    private static partial Regex SizeOf();
 
     private const string Perhaps = ", optional";
     private const string Brush = ", for brushing";
@@ -146,7 +158,12 @@ internal static partial class UnlistedLines
     private static string Noun(string name) =>
         name.StartsWith("egg", StringComparison.OrdinalIgnoreCase) || name.StartsWith("yolk", StringComparison.OrdinalIgnoreCase)
             ? "egg"
-            : LineWords.Noun(name);
+        : FruitPart().IsMatch(name) ? name.ToLowerInvariant()
+        : LineWords.Noun(name);
+
+    // The zest of an orange is not that of a lemon.
+    [GeneratedRegex(@" (?:zest|juice|rind)$", RegexOptions.IgnoreCase, 900)]
+    private static partial Regex FruitPart();
 
     [GeneratedRegex(@"^\W*(?:serve|enjoy|eat|delicious|nice|good|lovely|goes well|great) ", RegexOptions.IgnoreCase, 900)]
     private static partial Regex Served();

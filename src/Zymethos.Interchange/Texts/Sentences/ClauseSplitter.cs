@@ -128,6 +128,9 @@ internal static partial class ClauseSplitter
             // "until risen, brown and springy": a colour, and no order.
             if (i > 0 && low is "brown" && next is "and" or "on" or "all" or null)
                 continue;
+            // "with a stretch and fold after 30 minutes" is one thing.
+            if (i > 1 && low is "fold" or "folds" && StretchAnd().IsMatch(sentence[..words[i].Index]))
+                continue;
             // "everything apart from the jam and cream together": a thing that is left out.
             if (i > 0 && low is "cream" && LeftOut().IsMatch(sentence[from..words[i].Index]))
                 continue;
@@ -227,6 +230,9 @@ internal static partial class ClauseSplitter
         200
     )]
     private static partial Regex NewPlace();
+
+    [GeneratedRegex(@"\bstretch(?:es)? (?:and|&) $", RegexOptions.IgnoreCase, 900)]
+    private static partial Regex StretchAnd();
 
     [GeneratedRegex(@"\b(?:apart from|except(?: for)?|but|all but|besides) the [\w ,]{2,30}\band $", RegexOptions.IgnoreCase, 900)]
     private static partial Regex LeftOut();
