@@ -172,7 +172,10 @@ internal static partial class RecipeAssembly
             && PanName(bake.Draft.Pan) is { Length: > 0 } named
         )
         {
-            var name = named == "cake" && reading.Steps.Exists(s => s.Kind == StepKind.BulkRise) ? "loaf" : named;
+            var name =
+                named == "cake" && OneThing().Match(rows.Name) is { Success: true } said ? said.Groups["what"].Value.ToLowerInvariant()
+                : named == "cake" && reading.Steps.Exists(s => s.Kind == StepKind.BulkRise) ? "loaf"
+                : named;
             var pans = int.TryParse(bake.Draft.Pans, CultureInfo.InvariantCulture, out var n) ? n : 1;
             rows.Yields.Add(
                 new YieldWords(

@@ -214,7 +214,7 @@ internal static partial class PanWords
             if (unit.Length == 0 && Math.Max(a, b) < 7)
                 continue;
             var (length, width) = (Math.Max(a, b) * scale, Math.Min(a, b) * scale);
-            if (length is < 100 or > 600 || width < 60)
+            if (length is < 100 or > 600 || (width < 60 && shape is not (PanShape.Round or PanShape.Springform or PanShape.Ring)))
                 continue;
             if (shape is PanShape.Round or PanShape.Springform or PanShape.Ring)
                 width = length;
@@ -320,7 +320,7 @@ internal static partial class PanWords
     private static partial Regex Square();
 
     [GeneratedRegex(
-        @"\b(?:baking|cookie|biscuit|oven|sheet)[- ](?:sheet|tray|pan|stone)s?|\btrays?\b|\bsheets\b|\bon the sheet\b|"
+        @"\b(?:baking|cookie|biscuit|oven|sheet)[- ](?:sheet|tray|pan|stone)s?|\btrays?\b|(?<!\d )(?<!ten |five |six |eight |more )\bsheets\b(?! of (?:\w+ )?(?:filo|phyllo|pastry|paper|parchment|gelatine))|\bon the sheet\b|"
             + @"\bon(?:to)? a (?:lined |baking )?(?:sheet|tray)\b|\bcircles? on (?:to )?(?:the |a |sheets of )?(?:baking |"
             + @"greaseproof )?(?:parchment|paper)\b|\bsteel\b|\bgreased sheet\b|\blined sheet\b|\bon wafers\b|\bbaking paper and put",
         RegexOptions.None,

@@ -28,7 +28,7 @@ internal static class VerbWords
             + "trace mist spritz overlap alternate stud thump rap bang tamp coil curl bend sieve sprinkle trim nick wash blot "
             + "open close switch wait try use insert hollow brown caramelise caramelize temper churn bulk steam sweat tap test check "
             + "dunk submerge scald roll-out lower transfer-to fry deep-fry pit stone hull blanch skin pass push pull fit "
-            + "lightly-beat colour color tint cube dice gently lightly quickly"
+            + "change lightly-beat colour color tint cube dice gently lightly quickly"
     );
 
     // Nouns as often as verbs: work only where the next word is what such a verb takes.
@@ -51,7 +51,7 @@ internal static class VerbWords
             + "almonds hazelnuts walnuts cream rum raisins cases bagels apples berries dates figs fig peel rope ropes strips circles "
             + "stars rounds shapes squares bars logs edges sides top bottom any more remaining rest other another brush both just "
             + "so then immediately slightly thoroughly halfway half-way under across inside upside only not at about "
-            + "ingredients layers tart pastry"
+            + "ingredients layers tart pastry flat"
     );
 
     // Ingredients before they are verbs: in the middle of a sentence they need an object.

@@ -52,12 +52,23 @@ internal sealed partial record YieldWords(int Pieces, string Name, int Rank)
     /// <summary>What a sentence of the method divides dough or cake into; null when it does not.</summary>
     public static YieldWords? Divided(string low)
     {
+        // "break each quarter in half to give 8 wedges": what it gives in the end.
+        if (ToGive().Match(low) is { Success: true } gives)
+            return Of(gives.Groups["what"].Value, 2);
         var match = Division().Match(low);
         // "make four deep diagonal slashes": the loaf stays whole.
         if (match.Success && Marks().IsMatch(low[match.Groups["n"].Index..]))
             return null;
         return match.Success ? Of($"{match.Groups["n"].Value} {match.Groups["name"].Value}", 2) : null;
     }
+
+    [GeneratedRegex(
+        @"\b(?:cut|break|divide|slice|split)\b[^.;]{0,60}\bto (?:give|make|get|yield) (?:about )?(?<what>\d{1,3} (?:[a-z]+ )?(?:wedges|slices|pieces|squares|"
+            + @"bars|fingers|triangles|portions|biscuits|buns|rolls))\b",
+        RegexOptions.None,
+        200
+    )]
+    private static partial Regex ToGive();
 
     // "Mix for 10 minutes" makes nothing.
     [GeneratedRegex(@"^[\w½¼¾/ -]{1,16}?(?:min(?:ute)?s?|hours?|hrs?|seconds?|secs?|days?|weeks?)\b", RegexOptions.IgnoreCase, 900)]
@@ -153,7 +164,8 @@ internal sealed partial record YieldWords(int Pieces, string Name, int Rank)
             + @"~ ?)(?<what>\d{1,3})[)\]]\s*$|,\s*(?<bare>)(?<what>(?:\d{1,2}|one|two|three|four|six|a dozen) (?:large |small |big |"
             + @"good )?(?:loaf|loaves|cakes?|rolls|buns|tarts?|pies?|rings?|plaits?|bagels|scones|muffins|biscuits|cookies))$|"
             + @"\s(?:makes?|yields?|serves)\s*(?:about |approx\.? |around |roughly )?(?<what>\d{1,4})(?:ish)?$|"
-            + @"(?<=\w )for (?<bare>)(?<what>\d{1,2})(?: people| persons)?$|(?:,\s*|\.\s+)(?:makes?|serves|feeds|"
+            + @"(?<=\w )for (?<bare>)(?<what>\d{1,2})(?: people| persons)?$|,\s*(?:ca\.?|circa|about|approx\.?|approximately|around|roughly|~)\s*(?<what>\d{1,3}(?:\s+[A-Za-z' ]{2,30})?)\.?$|"
+            + @"\.\s+(?:approx\.?|approximately|about|ca\.?|around|cuts(?: into)?|gives)\s+(?<what>\d{1,3}(?:\s+[A-Za-z' ]{2,30})?)\.?$|(?:,\s*|\.\s+)(?:makes?|serves|feeds|"
             + @"yields?)\s*(?:about )?(?<what>\d{1,4}(?:\s+[A-Za-z' ]{2,30})?)\.?$|[(\[](?<bare>)(?:[a-zà-ÿ ]{3,16}, )?(?:about |"
             + @"approx\.? |approximately |around |roughly |circa |ca\.? |~ ?)?(?<what>\d{1,3})[)\]]\s*$)",
         RegexOptions.IgnoreCase,

@@ -85,7 +85,7 @@ internal static partial class LinesInMethod
     [GeneratedRegex(
         @"[,;:]\s+|\s+(?:and|&|with|w/|plus|then|over(?=\s+\d)|onto(?=\s+\d)|in(?=\s+(?:\d|one\s|two\s|three\s|four\s|an\s))|"
             + @"into(?=\s+\d))\s+(?=(?:the (?:seeds|(?:finely )?(?:grated )?(?:zest|rind|juice)) of|the same|\d|[½¼¾⅓]|an?\s|one\s|"
-            + @"two\s|three\s|four\s|six\s|half\s|pinch))|\bdissolved in\s+",
+            + @"two\s|three\s|four\s|six\s|half\s|pinch))|\bdissolved in\s+|\s\+\s+(?=\d)",
         RegexOptions.IgnoreCase,
         200
     )]

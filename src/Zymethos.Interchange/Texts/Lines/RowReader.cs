@@ -75,7 +75,7 @@ internal sealed partial class RowReader
     private static partial Regex Whose();
 
     // "7:00 mix flour and water".
-    [GeneratedRegex(@"^(?:at )?\d{1,2}[:.]\d{2}\s*(?:am|pm|h)?\s*[–:-]?\s+[a-z]", RegexOptions.IgnoreCase, 900)]
+    [GeneratedRegex(@"^(?:at )?(?:(?:\d{1,2}[:.]\d{2}\s*(?:am|pm|h)?|\d{1,2}\s*(?:am|pm))(?:\s*[-–]\s*\d{1,2}(?:[:.]\d{2})?\s*(?:am|pm|h)?)?|(?:\d{1,2}(?:[.:]\d{2})?, ){1,6}\d{1,2}(?:[.:]\d{2})?\s?(?:am|pm))\s*[–:-]?\s+[a-z]", RegexOptions.IgnoreCase, 900)]
     private static partial Regex ClockTime();
 
     [GeneratedRegex(
@@ -144,7 +144,11 @@ internal sealed partial class RowReader
         }
 
         // "Saturday", "Friday evening", "Day 2": what follows is done then.
-        if (DayHeading().IsMatch(row) && _rows.Parts.Exists(p => p.Lines.Count > 0) && !IsLine(next))
+        if (
+            DayHeading().IsMatch(row)
+            && _rows.Parts.Exists(p => p.Lines.Count > 0)
+            && (!IsLine(next) || ClockTime().IsMatch(next) || DayLabel().IsMatch(next))
+        )
         {
             _rows.Notes.Add(row);
             _section = Section.Method;
@@ -263,7 +267,7 @@ internal sealed partial class RowReader
             return;
         }
 
-        if (Meta().IsMatch(row))
+        if (Meta().IsMatch(row) || Equipment().IsMatch(row))
         {
             _rows.Notes.Add(row);
             Became(row, "note");
@@ -938,6 +942,14 @@ internal sealed partial class RowReader
     )]
     private static partial Regex Meta();
 
+    // "Special equipment: two 10-inch round cake pans".
+    [GeneratedRegex(
+        @"^\W*(?:special |you will need |you(?:'|’)ll need |also )?(?:equipment|tools|utensils|kit|special pan|pan size|tin size|also needed)\b\s*[:–-]\s*\S.{0,160}$",
+        RegexOptions.IgnoreCase,
+        200
+    )]
+    private static partial Regex Equipment();
+
     [GeneratedRegex(@"^(?<head>[\p{L}][\p{L}\s'’&/\-]{1,58}(?:\([^)]{1,30}\))?)\s*:\s+(?<rest>\S.*)$", RegexOptions.None, 900)]
     private static partial Regex Inline();
 
@@ -1053,7 +1065,7 @@ internal sealed partial class RowReader
     private static partial Regex OrderInNeed();
 
     [GeneratedRegex(
-        @"^[\p{L}' -]{3,40} (?:for \w+ing|to (?:dust|serve|finish|decorate|glaze|roll)|for the (?:tin|dish|pan|tray|mould|board|top)s?)$",
+        @"^[\p{L}' -]{3,40} (?:for (?:(?:deep|shallow)[- ])?\w+ing|to (?:dust|serve|finish|decorate|glaze|roll)|for the (?:tin|dish|pan|tray|mould|board|top)s?)$",
         RegexOptions.IgnoreCase,
         200
     )]

@@ -165,7 +165,7 @@ internal static partial class KeepingWords
             + @"months?|mos?)\b|^(?:(?:filled|frosted|iced|decorated|assembled|finished|baked|once \w+|"
             + @"when \w+),?:? )?(?:left-?overs? (?:keep )?)?(?:(?:in (?:the |a )?)?(?:fridge|refrigerator|freezer|airtight tin|tin|tub|"
             + @"larder),? (?:for )?)?(?:up to |about )?(?:\d+|an?|one|two|three|four|six|a few|a couple of)(?: ?(?:-|"
-            + @"to) ?\d+)? (?:days?|weeks?|months?)(?: or so)?(?: (?:in|at|wrapped|fridge|freezer|refrigerated|frozen)\b|\.?$)",
+            + @"to) ?\d+)? (?:days?|weeks?|wks?|months?)(?: or so)?(?: (?:in|at|wrapped|fridge|freezer|refrigerated|frozen)\b|\.?$)",
         RegexOptions.None,
         200
     )]

@@ -103,7 +103,7 @@ internal sealed partial class MethodReader
             return StepKind.Cool;
         if (IsBake(low, heats, times))
             return StepKind.Bake;
-        if (RiseWords().IsMatch(low) && !WorkFirst().IsMatch(low))
+        if (RiseWords().IsMatch(RoomToRise().Replace(low, " ")) && !WorkFirst().IsMatch(low))
             return _shaped || InTinAfterLeaven() || IsSecondRise(low) ? StepKind.Proof : StepKind.BulkRise;
         if (FreezeWords().IsMatch(low) && times.Count > 0)
             return StepKind.Freeze;
@@ -197,6 +197,9 @@ internal sealed partial class MethodReader
     {
         if (OvenProof().IsMatch(low) && RiseWords().IsMatch(low))
             return false;
+        // Fat, a griddle and a waffle iron are no oven.
+        if (NoOven().IsMatch(low) && !IntoOven().IsMatch(low))
+            return false;
         // "Turn the oven off. Let the cake cool in the oven with the door closed for 5 hours."
         if (CoolWords().IsMatch(low) && InsideOven().IsMatch(low) && _pending.Exists(p => OvenOff().IsMatch(p.ToLowerInvariant())))
             return false;
@@ -259,6 +262,9 @@ internal sealed partial class MethodReader
     private static TimePhrase? TimeOf(StepKind kind, string low, IReadOnlyList<TimePhrase> times)
     {
         var own = times.Where(t => !t.IsMoment && !(t.IsEach && kind is not StepKind.Work)).ToList();
+        // "Freeze 10 min before baking": how long, and not when.
+        if (own.Count == 0 && kind is StepKind.Freeze or StepKind.Chill or StepKind.Rest or StepKind.Proof or StepKind.BulkRise)
+            own = [.. times.Where(t => t.IsMoment && low.Contains("before", StringComparison.Ordinal))];
         if (own.Count == 0)
             return null;
         var time = own[0];

@@ -166,6 +166,15 @@ internal sealed partial class MethodReader
     )]
     private static partial Regex NotBefore();
 
+    [GeneratedRegex(@"\bcut\b[^.;]{3,60}, (?:about )?(?<n>\d{1,2}) of them\b", RegexOptions.None, Patience)]
+    private static partial Regex OfThem();
+
+    [GeneratedRegex(@"\b(?:divide|cut|split|halve)\b[^.;,]{0,24}\b(?:almond paste|marzipan|fondant|icing|buttercream|frosting|filling|cream)\b", RegexOptions.None, Patience)]
+    private static partial Regex PasteOnly();
+
+    [GeneratedRegex(@"\b(?<h>\d{1,2})(?:[.:](?<m>\d{2}))?\s?(?<half>am|pm)?\b", RegexOptions.None, Patience)]
+    private static partial Regex ClockHours();
+
     [GeneratedRegex(@"^(?:and |then )*quarter (?:it|the dough|the ball)\b", RegexOptions.None, Patience)]
     private static partial Regex QuartersDough();
 
@@ -412,6 +421,21 @@ internal sealed partial class MethodReader
     )]
     private static partial Regex OwnTouch();
 
+    // "leaving a dip to allow for the cake to rise".
+    [GeneratedRegex(
+        @"\b(?:to allow (?:for )?(?:(?:the|it|them|your) (?:\w+ )?)?(?:to )?(?:rise|rising)|(?:room|space)(?: \w+)? (?:for|to)(?: the \w+ to)? (?:rise|rising)|so (?:that )?it can rise)\b",
+        RegexOptions.None,
+        Patience
+    )]
+    private static partial Regex RoomToRise();
+
+    [GeneratedRegex(
+        @"\b(?:deep[- ]?)?fry\b|\bfried\b|\bgriddle\b|\b(?:waffle|pizzelle|krumkake|wafer) (?:iron|maker)\b|\b(?:hot|lightly oiled|dry) (?:frying pan|iron)\b",
+        RegexOptions.None,
+        Patience
+    )]
+    private static partial Regex NoOven();
+
     // "set aside", "put in the fridge": what was made beside is done with, and the next sentence is of the main thing again.
     [GeneratedRegex(
         @"\b(?:set|put|leave) (?:\w+ ){0,3}?(?:aside|to one side)\b|\b(?:in|into|to) the (?:fridge|refrigerator|freezer)\b(?! for)|"
@@ -424,7 +448,7 @@ internal sealed partial class MethodReader
     [GeneratedRegex(@"\((?<inside>[^)]{8,120})\)", RegexOptions.None, Patience)]
     private static partial Regex Bracketed();
 
-    [GeneratedRegex(@"^(?:at )?\d{1,2}[:.]\d{2}\s*(?:am|pm|h)?\s*[–:-]?\s+(?=[a-z])", RegexOptions.IgnoreCase, Patience)]
+    [GeneratedRegex(@"^(?:at )?(?:(?:\d{1,2}[:.]\d{2}\s*(?:am|pm|h)?|\d{1,2}\s*(?:am|pm))(?:\s*[-–]\s*\d{1,2}(?:[:.]\d{2})?\s*(?:am|pm|h)?)?|(?:\d{1,2}(?:[.:]\d{2})?, ){1,6}\d{1,2}(?:[.:]\d{2})?\s?(?:am|pm))\s*[–:-]?\s+(?=[a-z])", RegexOptions.IgnoreCase, Patience)]
     private static partial Regex Clock();
 
     [GeneratedRegex(
@@ -473,7 +497,7 @@ internal sealed partial class MethodReader
         @"\b(?:shape|divide|plait|braid|(?:make|form)(?: up)? (?:into |in )?(?:\d+|six|eight|ten|twelve|sixteen|little|small|"
             + @"round) (?:\w+ )?(?:buns|rolls|balls|loaves|rounds|pieces|bagels|sticks)|roll (?:them |it |each |the dough |dough |"
             + @"piece |pieces |out |up |into|in )|roll into|form (?:into|about|\d|an? (?!(?:\w+,? ){0,2}(?:dough|paste|batter|mixture|"
-            + @"mix|ball|crumb|icing)))|cut (?:into|out|in|a|\d+)|stamp|drop|scoop|pipe|split into|mould|split in)\b",
+            + @"mix|ball|crumb|icing)))|cut (?:into|out|in|a|\d+|rings|rounds|circles|squares|doughnuts)|stamp|drop|scoop|pipe|split into|mould|split in)\b",
         RegexOptions.None,
         Patience
     )]

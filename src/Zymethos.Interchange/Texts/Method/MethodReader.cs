@@ -39,6 +39,7 @@ internal sealed partial class MethodReader
     private int _tail = -1;
     private int _sideTail = -1;
     private int _bake = -1;
+    private int? _clockSpan;
 
     private MethodReader(MethodContext context) => _context = context;
 
@@ -108,6 +109,7 @@ internal sealed partial class MethodReader
         if (Clock().Match(piece) is { Success: true } clock && clock.Length < piece.Length)
         {
             Pend(clock.Value.Trim(' ', '-', '–', ':'));
+            _clockSpan = ClockSpan(clock.Value);
             piece = char.ToUpperInvariant(piece[clock.Length]) + piece[(clock.Length + 1)..];
         }
 
@@ -193,6 +195,9 @@ internal sealed partial class MethodReader
                 _reading.Keeping.AddRange(KeepingWords.In(bracket.Groups["inside"].Value));
         }
 
+        // "cut rings with a cutter, 10 of them".
+        if (_reading.Yield is null && OfThem().Match(low) is { Success: true } those && YieldWords.Line($"makes {those.Groups["n"].Value}") is { } ofThem)
+            _reading.Yield = ofThem with { Rank = 2 };
         // "(I got 22)", "I usually get about two dozen".
         if (_reading.Yield is null && IGet().Match(low) is { Success: true } got && YieldWords.Line($"makes {got.Groups["what"].Value}") is { } mine)
             _reading.Yield = mine;
@@ -200,6 +205,7 @@ internal sealed partial class MethodReader
         if (_bake >= 0 && NotBefore().Match(low) is { Success: true } notBefore && TimePhrase.In(notBefore.Groups["time"].Value) is [{ High: >= 15 } still, ..])
         {
             Add(piece, $"leave for {notBefore.Groups["time"].Value}", still.Low >= 720 ? StepKind.Mature : StepKind.Cool, still);
+            Steps[^1].Draft.Title = $"Leave it for {notBefore.Groups["time"].Value.Trim()}";
             return "step";
         }
 
@@ -329,6 +335,15 @@ internal sealed partial class MethodReader
             return false;
         }
 
+        // "Make the syrup first:" says what the next clause makes.
+        if (clause.EndsWith(':') && PartStart().Match(low) is { Success: true } made && IsSidePart(made.Groups["part"].Value))
+        {
+            if (Steps.Count > 0 || _context.Parts.Count > 1)
+                _sideNext = made.Groups["part"].Value;
+            Pend(clause);
+            return false;
+        }
+
         if (OvenOff().IsMatch(low) && !StaysIn().IsMatch(low))
         {
             Pend(clause);
@@ -363,6 +378,9 @@ internal sealed partial class MethodReader
         if (
             YieldWords.Divided(low) is { } division
             && !low.Contains("remaining", StringComparison.Ordinal)
+            && !low.Contains("remainder", StringComparison.Ordinal)
+            && !PasteOnly().IsMatch(low)
+            && !(_bake >= 0 && division.Name.Contains("ball", StringComparison.Ordinal))
             && !(_bake >= 0 && low.Contains("the rest", StringComparison.Ordinal))
         )
             Divide(division, low);
@@ -417,6 +435,11 @@ internal sealed partial class MethodReader
         }
 
         var time = TimeOf(kind, low, times);
+        // "8pm-11pm: leave to prove": how long stands before it.
+        if (time is null && _clockSpan is { } span && kind is not (StepKind.Work or StepKind.Mix))
+            time = new TimePhrase(span, span, 0, 0);
+        if (kind is not (StepKind.Work or StepKind.Mix))
+            _clockSpan = null;
         // A quarter of an hour and more of what no hands are at is a wait ("put it in a warm place for an hour").
         if (kind is StepKind.Work or StepKind.Mix && time is { Low: >= 12 } && !Lasting().IsMatch(low))
             kind =
@@ -488,6 +511,27 @@ internal sealed partial class MethodReader
         if (kind == StepKind.Cool && time is { High: <= 45 } && Finish().IsMatch(low))
             _deferred = false;
         return true;
+    }
+
+    /// <summary>Minutes between two hours of the clock ("8pm-11pm", "20:00 - 23:00"); null where only one stands there.</summary>
+    private static int? ClockSpan(string words)
+    {
+        if (ClockHours().Matches(words.ToLowerInvariant()) is not { Count: 2 } hours)
+            return null;
+        var (from, to) = (Minute(hours[0]), Minute(hours[1]));
+        var span = (to - from + 1440) % 1440;
+        return span is >= 5 and <= 960 ? span : null;
+
+        static int Minute(Match m)
+        {
+            var hour = int.Parse(m.Groups["h"].Value, CultureInfo.InvariantCulture) % 24;
+            var half = m.Groups["half"].Value;
+            hour =
+                half == "pm" ? (hour % 12) + 12
+                : half == "am" ? hour % 12
+                : hour;
+            return (hour * 60) + (m.Groups["m"].Success ? int.Parse(m.Groups["m"].Value, CultureInfo.InvariantCulture) : 0);
+        }
     }
 
     /// <summary>Adds words to the step before.</summary>
@@ -833,7 +877,7 @@ internal sealed partial class MethodReader
             return "";
         if (starts)
             text = char.ToUpperInvariant(text[0]) + text[1..];
-        return text[^1] is '.' or '!' or '?' or ')' ? text : $"{text}.";
+        return text[^1] is '.' or '!' or '?' or ')' or ':' ? text : $"{text}.";
     }
 
     private static string Joined(string lines, string line) =>
