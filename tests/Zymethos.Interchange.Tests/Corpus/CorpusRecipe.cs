@@ -36,6 +36,7 @@ public sealed record CorpusRecipe(string Name, string Text, IReadOnlyList<string
         "Nineteenth",
         "Twentieth",
         "TwentyFirst",
+        "TwentySecond",
     ];
 
     /// <summary>The recipes of one round.</summary>
