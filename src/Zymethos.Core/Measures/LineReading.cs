@@ -68,6 +68,9 @@ internal sealed partial class LineReading
         "if everybody",
         "if available",
         "if you can get",
+        "leave out",
+        "leave them out",
+        "omit",
     ];
 
     private readonly string _text;

@@ -1109,7 +1109,7 @@ internal sealed partial class RowReader
 
     // "180C for 30 mins.": a bake, and no amount.
     [GeneratedRegex(
-        @"^(?:gas(?: mark)? ?\d|\d{3}\s?°?\s?[CF]?)\b[^,;]{0,30}\b\d+[^,;]{0,12}(?:min|hour|hr|h\b)",
+        @"^(?:\d{1,2}[.)]\s*)?(?:gas(?: mark)? ?\d|\d{3}\s?°?\s?[CF]?)\b[^,;]{0,30}\b\d+[^,;]{0,12}(?:min|hour|hr|h\b)",
         RegexOptions.IgnoreCase,
         200
     )]

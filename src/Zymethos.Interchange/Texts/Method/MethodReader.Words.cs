@@ -172,6 +172,14 @@ internal sealed partial class MethodReader
     [GeneratedRegex(@"\b(?:divide|cut|split|halve)\b[^.;,]{0,24}\b(?:almond paste|marzipan|fondant|icing|buttercream|frosting|filling|cream)\b", RegexOptions.None, Patience)]
     private static partial Regex PasteOnly();
 
+    // "Hot oven, gas 7, 12-15 minutes": in it goes.
+    [GeneratedRegex(
+        @"^(?:hot |moderate |medium |slow |warm |cool )?oven\b(?![^.;]*\b(?:stone|steel|casserole|inside|advance|before|heat up)\b)[^.;]{0,40}?(?:,|\bfor)\s*(?:about )?\d{1,3}(?:\s?(?:-|–|to)\s?\d{1,3})? ?min",
+        RegexOptions.None,
+        Patience
+    )]
+    private static partial Regex OvenThenTime();
+
     [GeneratedRegex(@"\b(?<h>\d{1,2})(?:[.:](?<m>\d{2}))?\s?(?<half>am|pm)?\b", RegexOptions.None, Patience)]
     private static partial Regex ClockHours();
 
