@@ -231,6 +231,17 @@ internal static partial class RecipeAssembly
             (draft.DividedInto, draft.DivisionName) = ("", "");
         }
 
+        // Sixty-four balls in a ring pan are one bread.
+        if (
+            rows.Yields is [{ Rank: 2, Pieces: > 24 }]
+            && reading.Steps.Find(s => s.Kind == StepKind.Bake && s.Strand >= 0 && !s.IsPanGuessed) is { } whole
+            && (whole.Draft.Pan.Contains("ring", StringComparison.OrdinalIgnoreCase) || whole.Draft.Pan.StartsWith("loaf", StringComparison.Ordinal))
+        )
+        {
+            rows.Yields[0] = new YieldWords(1, reading.Steps.Exists(s => s.Kind == StepKind.BulkRise) ? "loaf" : "cake", 2);
+            (draft.DividedInto, draft.DivisionName) = ("", "");
+        }
+
         if (rows.Yields.OrderBy(y => y.Rank).FirstOrDefault() is not { } yield)
             return;
         draft.Pieces = yield.Pieces.ToString(CultureInfo.InvariantCulture);

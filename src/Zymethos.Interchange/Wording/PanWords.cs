@@ -264,7 +264,7 @@ internal static partial class PanWords
         };
 
     [GeneratedRegex(
-        @"\b(?:muffin|cupcake|patty|bun|fairy cake|popover|dariole)[- ]?(?:\w+ )?(?:tins?|pans?|cups?|trays?|moulds?|molds?|papers?|"
+        @"\b(?:muffin|cupcake|patty|bun|fairy cake|popover|dariole)(?!dt|s?[a-rt-z])[- ]?(?:\w+ )?(?:tins?|pans?|cups?|trays?|moulds?|molds?|papers?|"
             + @"cases?|liners?)\b|\bpaper cases\b|(?<![/.\d])(?<!\d[ /])(?:1[0-8]|[689]|2[04])[- ](?:hole|"
             + @"cup)s?\b(?! (?:\w+ )?(?:fluted|tube|ring|bundt)\b)(?! (?:of|flour|sugar|milk|batter))|\bfluted moulds\b|"
             + @"\bfill \d+ (?:\w+ )?cases\b|\bmuffin cups\b",
@@ -313,7 +313,7 @@ internal static partial class PanWords
             + @"by)\s*\d+)?[- ]?(?:inch(?:es)?|in\b\.?|cm|"")?\)?(?: (?:\w+ ){0,2}(?:pan|tin|dish)s?)|\b(?:pan|tin|"
             + @"dish),? (?:about )?\(?\d+\s*(?:x|by)\s*\d+|\b(?:tin|dish|pan)s?,? (?:of )?(?:about |approx\.? )?\d+\s*(?:cm)?\s*(?:x|"
             + @"by)\s*\d+|\b(?:baking|oven|gratin|buttered|ovenproof) (?:\w+ )?dish|\bdish, about|\b(?:9 ?x ?13|13 ?x ?9)\b|"
-            + @"\b\d+[- ]?(?:inch|in\.?|cm) (?:shallow |deep )?square\b|\bsquare (?:cake )?(?:tin|pan)",
+            + @"(?<!\b(?:pat|roll|press|stretch|flatten|cut)\b[^.;]{0,40})\b\d+[- ]?(?:inch|in\.?|cm) (?:shallow |deep )?square\b|\bsquare (?:cake )?(?:tin|pan)",
         RegexOptions.None,
         200
     )]

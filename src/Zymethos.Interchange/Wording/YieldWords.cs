@@ -21,6 +21,9 @@ internal sealed partial record YieldWords(int Pieces, string Name, int Rank)
             || Marks().IsMatch(match.Groups["what"].Value.ToLowerInvariant())
         )
             return null;
+        // "Make a yeast dough and let it rise" is an order.
+        if (match.Groups["verb"].Value.Equals("make", StringComparison.OrdinalIgnoreCase) && OneOf().IsMatch(match.Groups["what"].Value))
+            return null;
         // "Makes one 9x13 pan (24 bars)": a pan is nothing that is eaten.
         if (
             InPan().Match(match.Groups["what"].Value) is { Success: true } pan
@@ -69,6 +72,9 @@ internal sealed partial record YieldWords(int Pieces, string Name, int Rank)
         200
     )]
     private static partial Regex ToGive();
+
+    [GeneratedRegex(@"^(?:an?|one) (?!dozen)", RegexOptions.IgnoreCase, 900)]
+    private static partial Regex OneOf();
 
     // "Mix for 10 minutes" makes nothing.
     [GeneratedRegex(@"^[\w½¼¾/ -]{1,16}?(?:min(?:ute)?s?|hours?|hrs?|seconds?|secs?|days?|weeks?)\b", RegexOptions.IgnoreCase, 900)]
@@ -185,7 +191,7 @@ internal sealed partial record YieldWords(int Pieces, string Name, int Rank)
             + @"\b(?:mark|score) (?:out |into )?(?=\d{1,2} (?:fingers|squares|bars|wedges|triangles|pieces|slices)\b)|"
             + @"\bflatten (?:the dough |it |them )?(?:in)?to (?=(?:\d|two|three|four|six) )|\bcut\b[^.;(]{0,30}\((?=\d+ (?:bits|pieces|"
             + @"squares|slices|bars|fingers)))(?<n>\d{1,3}|half|two|three|four|five|six|seven|eight|nine|ten|eleven|twelve|fourteen|"
-            + @"fifteen|sixteen|eighteen|twenty|thirty)\b(?![ -]?(?:cm|mm|inch|in\b(?! (?:the|a)\b)|""|g\b|min|hour|h\b|"
+            + @"fifteen|sixteen|eighteen|twenty|thirty)\b(?![.,]\d)(?![ -]?(?:cm|mm|inch|in\b(?! (?:the|a)\b)|""|g\b|min|hour|h\b|"
             + @"x(?! ?\d{2,4} ?g\b)|°|to \d|%|/|l\b|kg|oz|days|stages|additions|times|thirds|quarters|minutes|"
             + @"logs? \d))\s*(?<name>(?:(?:equal|small|even|large|little|individual|walnut|sized|half|tight)\s+)*[a-z]+(?: moons|"
             + @" sandwiches)?)?",

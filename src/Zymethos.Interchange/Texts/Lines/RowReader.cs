@@ -58,7 +58,7 @@ internal sealed partial class RowReader
     private static string Abbreviated(string row) =>
         SelfRaising().Replace(With().Replace(Bullet().Replace(row, ""), " with "), "self-raising ");
 
-    [GeneratedRegex(@"^(?:[•▢□☐◦·‣●○▪]|[-–—*](?=\s))\s*(?=[^\s*_=-])", RegexOptions.None, 900)]
+    [GeneratedRegex(@"^(?:[•▢□☐◦·‣●○▪>]|[-–—*](?=\s))\s*(?=[^\s*_=-])", RegexOptions.None, 900)]
     private static partial Regex Bullet();
 
     [GeneratedRegex(@"\bs\.\s?r\.\s?(?=flour)|\bsr (?=flour)", RegexOptions.IgnoreCase, 900)]
@@ -129,7 +129,13 @@ internal sealed partial class RowReader
         }
 
         if (StepNumber().IsMatch(row))
+        {
+            // "Step 1" alone in its row: what follows is the method.
+            if (row.StartsWith("step", StringComparison.OrdinalIgnoreCase) && _rows.Parts.Exists(p => p.Lines.Count > 0))
+                (_section, _headed) = (Section.Method, true);
             return;
+        }
+
         // "Day 2 – Dough: 500 g flour, ...": the day is a remark, and the part follows.
         if (
             DayThenPart().Match(row) is { Success: true } dayOf
@@ -903,8 +909,16 @@ internal sealed partial class RowReader
             return false;
         if (IsMethod(next))
             return false;
+        // "Biscuits" on its own between the name and the first amount.
+        var first =
+            _rows.Parts.Count == 0
+            && _rows.Method.Count == 0
+            && read.Amounts.Length == 0
+            && OneOrTwoWords().IsMatch(row)
+            && LineSplitter.StartsWithAmount(next);
         return (
                 named
+                || (first && IsLine(next))
                 || (
                     read.Ingredient is null
                     && read.Amounts.Length == 0
@@ -915,6 +929,9 @@ internal sealed partial class RowReader
             )
             && (LineSplitter.StartsWithAmount(next) || IsLine(next) || (named && LineReader.Read(next, _knowledge).Ingredient is not null));
     }
+
+    [GeneratedRegex(@"^\p{Lu}\p{L}+(?: \p{L}+)?$", RegexOptions.None, 900)]
+    private static partial Regex OneOrTwoWords();
 
     /// <summary>The name of a part from its heading ("For the icing:" is "Icing").</summary>
     internal static string PartName(string row)

@@ -32,7 +32,7 @@ internal static partial class GuessedTimes
                     questions.Add(
                         Ask(
                             step,
-                            $"“{step.Draft.Title}” for {pieces} {draft.PieceName}: about {minutes} min of hands?",
+                            $"“{step.Draft.Title}” for {pieces} {(draft.Pieces == pieces.ToString(CultureInfo.InvariantCulture) ? draft.PieceName : "pieces")}: about {minutes} min of hands?",
                             minutes / 2,
                             minutes,
                             minutes * 3 / 2

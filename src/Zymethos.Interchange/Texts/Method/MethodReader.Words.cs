@@ -209,7 +209,7 @@ internal sealed partial class MethodReader
 
     [GeneratedRegex(
         @"^(?:just before|right before|shortly before|in|on|onto|into|with|using|when|once|while|whilst|as soon as|after|before|for|to|"
-            + @"meanwhile|next|now|then|finally|the (?:evening|night|next|following|day)|day \d|next day|next morning|at|by|again|or|"
+            + @"meanwhile|next|now|then|finally|the (?:evening|night|next|following|day)|(?:evening|night|day) before|day \d|next day|next morning|at|by|again|or|"
             + @"on day|from|out|over|under|without|as|if you|lastly|first|after \w+ing|having|leaving|starting|working)\b",
         RegexOptions.None,
         Patience
@@ -260,7 +260,7 @@ internal sealed partial class MethodReader
     [GeneratedRegex(
         @"\bpre-?\s?heat(?!ed)|\bheat (?:up )?(?:the |your |an? )?(?:dutch oven|casserole|cast[- ]iron pot|baking (?:stone|steel)|"
             + @"pizza stone)|\bheat (?:up )?(?:the |your |an )?oven|\bwarm (?:the|your) oven|\bset (?:the |your )?oven|\bturn (?:the |"
-            + @"your )?oven (?:on|up|to)|\bheat oven|\bturn on (?:the |your )?oven|\bget the oven|^(?:and |"
+            + @"your )?oven (?:on|up|to)|\bheat oven|\bheat (?:it |the oven )?(?:up )?as (?:high|hot) as|\bturn on (?:the |your )?oven|\bget the oven|^(?:and |"
             + @"then )*heat (?:it )?(?:up )?to (?:about )?\d{3}\b",
         RegexOptions.None,
         Patience
@@ -898,7 +898,7 @@ internal sealed partial class MethodReader
 
     // What rises in its tin is shaped, whatever it was called before.
     [GeneratedRegex(
-        @"\b(?:in|into|on|onto) (?:the |a )?(?:[\w-]+ ){0,6}(?:tin|pan|tray|case|mould)s?\b|\bto (?:fill|fit) the (?:tin|pan|tray)\b|\b(?:fill|"
+        @"\b(?:in|into|on|onto) (?:the |a )?(?:[\w""”×-]+ ){0,6}(?:tin|pan|tray|case|mould)s?\b|\bto (?:fill|fit) the (?:tin|pan|tray)\b|\b(?:fill|"
             + @"put|drop|place|divide)\b[^.;]{0,20}\b(?:into|in|between|among) (?:the )?(?:\w+ ){0,3}?(?:cups|cases|moulds|holes)\b",
         RegexOptions.None,
         Patience

@@ -191,7 +191,7 @@ internal sealed partial class MethodReader
         // "chill for 30 min (the dough keeps 3 days in the fridge)".
         foreach (Match bracket in Bracketed().Matches(low))
         {
-            if (KeepingWords.Speaks(bracket.Groups["inside"].Value) && !KeepingWords.Speaks(Bracketed().Replace(low, " ")))
+            if (bracket.Length < low.Trim().Length - 3 && KeepingWords.Speaks(bracket.Groups["inside"].Value) && !KeepingWords.Speaks(Bracketed().Replace(low, " ")))
                 _reading.Keeping.AddRange(KeepingWords.In(bracket.Groups["inside"].Value));
         }
 

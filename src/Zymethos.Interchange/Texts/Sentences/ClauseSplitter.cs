@@ -128,6 +128,15 @@ internal static partial class ClauseSplitter
             // "until risen, brown and springy": a colour, and no order.
             if (i > 0 && low is "brown" && next is "and" or "on" or "all" or null)
                 continue;
+            // "until shiny and smooth, 6 minutes": how it is to be, and no order.
+            if (
+                i > 0
+                && under
+                && low is "smooth" or "dry" or "set" or "level" or "firm" or "cool" or "warm" or "clear" or "thin" or "open"
+                && words[i - 1].Value.ToLowerInvariant() is "and" or "or" or "&"
+                && (next is null || char.IsAsciiDigit(next[0]) || next is "about" or "for" or "again")
+            )
+                continue;
             // "with a stretch and fold after 30 minutes" is one thing.
             if (i > 1 && low is "fold" or "folds" && StretchAnd().IsMatch(sentence[..words[i].Index]))
                 continue;
