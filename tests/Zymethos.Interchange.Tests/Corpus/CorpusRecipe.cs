@@ -37,6 +37,7 @@ public sealed record CorpusRecipe(string Name, string Text, IReadOnlyList<string
         "Twentieth",
         "TwentyFirst",
         "TwentySecond",
+        "TwentyThird",
     ];
 
     /// <summary>The recipes of one round.</summary>
