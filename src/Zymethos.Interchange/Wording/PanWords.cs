@@ -355,7 +355,7 @@ internal static partial class PanWords
     // "press into a 23 cm round tin": what the size stands before is a pan after all.
     [GeneratedRegex(
         @"^\s*(?:(?:round|square|loose[- ]bottomed|deep|shallow|cake|tart|flan|pie|baking|springform|greased|lined|"
-            + @"fluted) ){0,3}(?:tins?|pans?|dish|tray)\b",
+            + @"fluted) ){0,3}(?:tins?|pans?|dish|plate|tray)\b",
         RegexOptions.None,
         200
     )]
@@ -376,7 +376,7 @@ internal static partial class PanWords
     [GeneratedRegex(
         @"\b(?<n>\d) ?x (?=\d{3} ?g\b|\d{1,2} ?(?:(?:lb|cm|inch|in)\b|""))|\b(?<n>\d|two|both|three|four|six)\b(?![ -]?(?:lb|pound|cm|inch|"
             + @"in\b|""|x|hole|cup|min|hour|litre|/))[\s-]+(?:(?:\d{1,2} ?""|oiled|prepared|well-greased|well-buttered|base-lined|"
-            + @"paper-lined|large|small|medium|good|greased|ungreased|lined|buttered|floured|non-?stick|unbaked|heavy|parchment-lined|"
+            + @"paper-lined|large|small|medium|good|greased|ungreased|lined|buttered|floured|non-?stick|fairy|mini|hole|\d{3} ?g/\d ?lb|unbaked|heavy|parchment-lined|"
             + @"ungreased|shallow|deep|round|square|x|\+|and|parchment|lined|holes of two|9|8|20|23|inch|in|cm|of|900|450|g|12|hole|"
             + @"12-hole|\d+[- ]?(?:cm|inch|in|g|lb))[\s,-]+)*(?:9 ?x ?5(?: ?x ?3)?[- ]?(?:inch)? )?(?:loaf|sandwich|layer|round|cake|"
             + @"baking|cookie|muffin|patty|bun|cupcake|sheet|pie|bread|springform|ring|tart|trays?|sheets?|pans?|tins?|unbaked|shells?)",

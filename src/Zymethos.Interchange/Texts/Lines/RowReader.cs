@@ -15,6 +15,7 @@ internal sealed partial class RowReader
     private Section _section = Section.Head;
     private bool _headed;
     private bool _isWhole;
+    private int _lastNumber;
 
     private enum Section
     {
@@ -311,6 +312,22 @@ internal sealed partial class RowReader
             && YieldWords.Line(told.Value.TrimEnd('.')) is { } within
         )
             _rows.Yields.Add(within);
+        // "oil for greasing" above the first amount.
+        if (
+            _section == Section.Head
+            && _rows.Parts.Count == 0
+            && _rows.Name.Length > 0
+            && ForUse().IsMatch(row)
+            && StartsLine(next)
+            && LineReader.Read(row, _knowledge).Ingredient is not null
+        )
+        {
+            _section = Section.Ingredients;
+            AddLines([row]);
+            Became(row, "line");
+            return;
+        }
+
         if (announced && _section == Section.Head)
         {
             _rows.Summary.Add(row);
@@ -576,6 +593,12 @@ internal sealed partial class RowReader
             return;
         }
 
+        if (IsNextStep(row))
+        {
+            AddMethod(row);
+            return;
+        }
+
         var numbered = Numbered().IsMatch(row) && !IsLine(row);
         if (!numbered && IsLine(row))
         {
@@ -624,7 +647,22 @@ internal sealed partial class RowReader
         AddMethod(row);
     }
 
-    private void AddMethod(string row) => _rows.Method.Add(row);
+    private void AddMethod(string row)
+    {
+        if (RowNumber().Match(row) is { Success: true } number)
+            _lastNumber = int.Parse(number.Groups["n"].Value, System.Globalization.CultureInfo.InvariantCulture);
+        _rows.Method.Add(row);
+    }
+
+    /// <summary>"6 Best eaten on the day." behind step 5: the next of the row, and no amount.</summary>
+    private bool IsNextStep(string row) =>
+        _section == Section.Method
+        && _lastNumber > 0
+        && RowNumber().Match(row) is { Success: true } number
+        && int.Parse(number.Groups["n"].Value, System.Globalization.CultureInfo.InvariantCulture) == _lastNumber + 1;
+
+    [GeneratedRegex(@"^(?<n>\d{1,2})[.):]?\s+(?=\p{Lu})", RegexOptions.None, 900)]
+    private static partial Regex RowNumber();
 
     private void Part(string heading)
     {
@@ -1140,7 +1178,7 @@ internal sealed partial class RowReader
 
     [GeneratedRegex(
         @"^(?:about |approx\.? |~ ?)?\d{1,3} (?:(?:small|large|medium|mini|big) )?[a-z]+(?: [a-z]+)?s$|^(?:1|one) (?:(?:small|large|"
-            + @"medium|big|long|round) )?(?:loaf|cake|ring|tart|pie|braid|plait|wreath|pavlova|cheesecake|stollen|log)$",
+            + @"medium|big|long|round|\d{3,4} ?g|\d(?:\.\d)? ?(?:kg|lb)) )?(?:loaf|cake|ring|tart|pie|braid|plait|wreath|pavlova|cheesecake|stollen|log)$",
         RegexOptions.IgnoreCase,
         200
     )]
@@ -1189,7 +1227,7 @@ internal sealed partial class RowReader
 
     // "- put all that in a big bowl" behind a list.
     [GeneratedRegex(
-        @"\s[-–—]\s(?=(?:then |and )?(?:put|mix|soak|stir|tip|place|leave|cover|toss|combine|weigh|measure|get)\b)|\.\.+\s*(?=(?:put|mix|soak)\b)",
+        @"\s[-–—]\s(?=(?:then |and )?(?:put|mix|soak|steep|leave|stir|tip|place|leave|cover|toss|combine|weigh|measure|get)\b)|\.\.+\s*(?=(?:put|mix|soak)\b)",
         RegexOptions.IgnoreCase,
         200
     )]

@@ -16,7 +16,7 @@ internal sealed partial class MethodReader
 
     // A sentence may end in keeping: "Wrap when cold: keeps for 10 days", "..., they keep 6 weeks".
     [GeneratedRegex(
-        @"(?<=[\w)]);\s+|(?<=[\w)])[,:]\s+(?=(?:it |they |and |these |which )?(?:will |would |can )?(?:keeps|freezes|stays|lasts)\b|"
+        @"(?<=[\w)]);\s+|(?<=[\w)])[,:]\s+(?=(?:it |they |and |these |which )?(?:will |would |can )?(?:keeps|freezes|stays|lasts|keep (?:for )?(?:up to )?\d|freeze (?:for )?(?:up to )?\d)\b|"
             + @"(?:it|they|and they|and it|these|which|will|would|can) (?:will |would |can )?(?:keep|freeze|stay|"
             + @"last)\b(?! (?:stirring|beating|an eye|going|adding|warm|hot)))",
         RegexOptions.IgnoreCase,
@@ -84,6 +84,14 @@ internal sealed partial class MethodReader
         Patience
     )]
     private static partial Regex LidOnOff();
+
+    // "covered 20 min, then uncovered at 230C for 25 min".
+    [GeneratedRegex(
+        @"\b(?<on>covered (?:for )?\d{1,3} ?min\w*\.?),? (?:and |then )*(?<off>uncovered(?:,? at \d{3} ?°? ?[CF]?)?),? (?:for )?(?:another |a further )?(?<more>\d{1,3}(?:\s?[-–]\s?\d{1,3})? ?min\w*)",
+        RegexOptions.IgnoreCase,
+        Patience
+    )]
+    private static partial Regex CoveredThenNot();
 
     // "4 min slow, 6 min fast": both are kneading.
     [GeneratedRegex(
@@ -665,7 +673,7 @@ internal sealed partial class MethodReader
     private static partial Regex TouchVerb();
 
     [GeneratedRegex(
-        @"\b(?:scatter|sprinkle|strew|top|turn|flip|cover|tent|brush|spoon|pour|add|spread|stir|rotate|swap|dot|drizzle|uncover)\b",
+        @"\b(?:scatter|sprinkle|strew|top|turn|flip|cover|tent|brush|spoon|pour|add|spread|stir|rotate|swap|dot|drizzle|uncover)\b|\b(?:remove|take out|lift out|take off) (?:the )?(?:foil|beans|paper|parchment|lid|weights|rice)\b",
         RegexOptions.None,
         Patience
     )]

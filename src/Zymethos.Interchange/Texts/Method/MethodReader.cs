@@ -149,6 +149,7 @@ internal sealed partial class MethodReader
 
         // "25 min with the lid, 20 without": the lid comes off and it bakes on.
         piece = LidOnOff().Replace(piece, "${on}, uncover and bake ${more} more ${off}");
+        piece = CoveredThenNot().Replace(piece, "${on}, uncover and bake ${more} more ${off}");
         var low = piece.ToLowerInvariant();
         if (YieldWords.Line(piece.TrimEnd('.', '!')) is { } yield && !VerbWithObject().IsMatch(low))
         {
@@ -156,6 +157,8 @@ internal sealed partial class MethodReader
                 _reading.Yield = yield;
             else if (yield.Rank == 3)
                 _reading.Serves = yield;
+            // "Makes three 1 lb loaf tins": the pan stands in it.
+            TakePan(low);
             Note(piece);
             return "yield";
         }

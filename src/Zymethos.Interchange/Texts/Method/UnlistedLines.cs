@@ -64,6 +64,9 @@ internal static partial class UnlistedLines
                     && Counted().IsMatch(known.Name)
                     && !have.Contains(Noun(known.Name))
                     && !SizeOf().IsMatch(sentence);
+                // Who must not have honey or spirit is told of it, however little it is.
+                measured |=
+                    (known.Traits & (IngredientTraits.Honey | IngredientTraits.Alcohol)) != 0 && !have.Contains(Noun(known.Name)) && !perhaps;
                 if (!measured && !text.EndsWith(Perhaps, StringComparison.Ordinal) && !text.EndsWith(Brush, StringComparison.Ordinal))
                     continue;
                 // A spirit is fed beside what the fruit was soaked in; everything else that has a line already is that line.
@@ -184,7 +187,7 @@ internal static partial class UnlistedLines
 
     [GeneratedRegex(
         @"\b(?:brush|brushed|glaze|paint)\b[^.;,]{0,40}?\bwith (?:a little |some |the )?(?<what>(?:(?:lightly )?(?:beaten|"
-            + @"whisked) )?(?:whole )?(?:egg yolk|egg white|eggs?|milk|cream|melted butter))\b(?! wash)",
+            + @"whisked) )?(?:whole )?(?:egg yolk|egg white|eggs?|milk|cream|melted butter|(?:warm |runny |clear )?honey|(?:dark |spiced )?rum|brandy|whisky|sherry))\b(?! (?:wash|butter))",
         RegexOptions.IgnoreCase,
         200
     )]
