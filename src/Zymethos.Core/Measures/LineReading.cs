@@ -338,7 +338,11 @@ internal sealed partial class LineReading
         return [.. words[..at], sides[0], "or", .. sides[1..], .. words[(at + 1)..]];
     }
 
-    [System.Text.RegularExpressions.GeneratedRegex(@"^\p{L}[\p{L}-]{2,}/\p{L}[\p{L}-]{2,}$", System.Text.RegularExpressions.RegexOptions.None, 900)]
+    [System.Text.RegularExpressions.GeneratedRegex(
+        @"^\p{L}[\p{L}-]{2,}/\p{L}[\p{L}-]{2,}$",
+        System.Text.RegularExpressions.RegexOptions.None,
+        900
+    )]
     private static partial System.Text.RegularExpressions.Regex Stroke();
 
     /// <summary>"butter or margarine": the second is an alternative.</summary>

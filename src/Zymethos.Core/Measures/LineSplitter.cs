@@ -83,7 +83,10 @@ public static partial class LineSplitter
     private static IEnumerable<string> List(string line, IngredientKnowledge knowledge)
     {
         // "450g flour / pinch salt / 100g butter": strokes part a list.
-        if (line.Split(" / ") is { Length: >= 3 } strokes && strokes.Count(p => LineReader.Read(p, knowledge) is { Amounts.Length: > 0, Ingredient: not null }) >= strokes.Length - 1)
+        if (
+            line.Split(" / ") is { Length: >= 3 } strokes
+            && strokes.Count(p => LineReader.Read(p, knowledge) is { Amounts.Length: > 0, Ingredient: not null }) >= strokes.Length - 1
+        )
         {
             foreach (var piece in strokes.Select(p => p.Trim()).Where(p => p.Length > 0))
                 yield return piece;

@@ -235,7 +235,10 @@ internal static partial class RecipeAssembly
         if (
             rows.Yields is [{ Rank: 2, Pieces: > 24 }]
             && reading.Steps.Find(s => s.Kind == StepKind.Bake && s.Strand >= 0 && !s.IsPanGuessed) is { } whole
-            && (whole.Draft.Pan.Contains("ring", StringComparison.OrdinalIgnoreCase) || whole.Draft.Pan.StartsWith("loaf", StringComparison.Ordinal))
+            && (
+                whole.Draft.Pan.Contains("ring", StringComparison.OrdinalIgnoreCase)
+                || whole.Draft.Pan.StartsWith("loaf", StringComparison.Ordinal)
+            )
         )
         {
             rows.Yields[0] = new YieldWords(1, reading.Steps.Exists(s => s.Kind == StepKind.BulkRise) ? "loaf" : "cake", 2);

@@ -189,7 +189,11 @@ internal sealed partial record HeatWords(string Text, double Celsius, int Index,
     [GeneratedRegex(@"^\s*[,(/]?\s*(?:fan\b|convection\b|hot air\b)", RegexOptions.None, 900)]
     private static partial Regex FanAfter();
 
-    [GeneratedRegex(@"^\s*[/(,]\s*(?:fan|convection)[^\d)]{0,12}\d|^\s*(?:fan|convection)(?: oven)?:?\s\d{3}\b(?! ?min)", RegexOptions.None, 900)]
+    [GeneratedRegex(
+        @"^\s*[/(,]\s*(?:fan|convection)[^\d)]{0,12}\d|^\s*(?:fan|convection)(?: oven)?:?\s\d{3}\b(?! ?min)",
+        RegexOptions.None,
+        900
+    )]
     private static partial Regex NoFan();
 
     [GeneratedRegex(

@@ -194,7 +194,11 @@ internal static partial class PanWords
         foreach (Match size in Sizes().Matches(low))
         {
             // "a log 12 inches long and 2 wide on a sheet", "draw a 20 cm circle on baking paper": no tray has that size.
-            if (shape == PanShape.Tray && Shaped().IsMatch(low[(size.Index + size.Length)..]) && !PanBehind().IsMatch(low[(size.Index + size.Length)..]))
+            if (
+                shape == PanShape.Tray
+                && Shaped().IsMatch(low[(size.Index + size.Length)..])
+                && !PanBehind().IsMatch(low[(size.Index + size.Length)..])
+            )
                 continue;
             if (NotPan().IsMatch(low[..size.Index]) && !PanBehind().IsMatch(low[(size.Index + size.Length)..]))
                 continue;
@@ -361,7 +365,11 @@ internal static partial class PanWords
     )]
     private static partial Regex PanBehind();
 
-    [GeneratedRegex(@"^[\s-]*(?:long|wide|thick|apart|high|across|in diameter|circles?|rounds?|logs?|ropes?|rectangles?|strips?|balls?|discs?|by \d|squares?)\b", RegexOptions.None, 900)]
+    [GeneratedRegex(
+        @"^[\s-]*(?:long|wide|thick|apart|high|across|in diameter|circles?|rounds?|logs?|ropes?|rectangles?|strips?|balls?|discs?|by \d|squares?)\b",
+        RegexOptions.None,
+        900
+    )]
     private static partial Regex Shaped();
 
     // Sizes of what is shaped, not of what it is baked in.

@@ -121,7 +121,19 @@ internal static class VerbWords
                         or "freezes"
                 );
         return next is null
-            ? word is "chill" or "cool" or "bake" or "drain" or "freeze" or "serve" or "dry" or "rest" or "cover" or "glaze" or "frost" or "dust"
+            ? word
+                is "chill"
+                    or "cool"
+                    or "bake"
+                    or "drain"
+                    or "freeze"
+                    or "serve"
+                    or "dry"
+                    or "rest"
+                    or "cover"
+                    or "glaze"
+                    or "frost"
+                    or "dust"
             : Takes.Contains(next) || char.IsAsciiDigit(next[0]) || next[0] is '½' or '¼' or '¾';
     }
 

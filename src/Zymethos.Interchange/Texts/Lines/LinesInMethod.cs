@@ -111,7 +111,11 @@ internal static partial class LinesInMethod
 
     /// <summary>"3 tablespoons of flour and 3 of water": the second has the first one's measure.</summary>
     private static string Units(string text) =>
-        Elliptic().Replace(BothFruits().Replace(text, "${what} ${a} and ${what} ${b}"), m => $"{m.Groups["first"].Value}{m.Groups["n"].Value} {m.Groups["unit"].Value} of ");
+        Elliptic()
+            .Replace(
+                BothFruits().Replace(text, "${what} ${a} and ${what} ${b}"),
+                m => $"{m.Groups["first"].Value}{m.Groups["n"].Value} {m.Groups["unit"].Value} of "
+            );
 
     // "the zest of one lemon and one orange": of both.
     [GeneratedRegex(

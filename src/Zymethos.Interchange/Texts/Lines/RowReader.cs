@@ -76,7 +76,11 @@ internal sealed partial class RowReader
     private static partial Regex Whose();
 
     // "7:00 mix flour and water".
-    [GeneratedRegex(@"^(?:at )?(?:(?:\d{1,2}[:.]\d{2}\s*(?:am|pm|h)?|\d{1,2}\s*(?:am|pm))(?:\s*[-–]\s*\d{1,2}(?:[:.]\d{2})?\s*(?:am|pm|h)?)?|(?:\d{1,2}(?:[.:]\d{2})?, ){1,6}\d{1,2}(?:[.:]\d{2})?\s?(?:am|pm))\s*[–:-]?\s+[a-z]", RegexOptions.IgnoreCase, 900)]
+    [GeneratedRegex(
+        @"^(?:at )?(?:(?:\d{1,2}[:.]\d{2}\s*(?:am|pm|h)?|\d{1,2}\s*(?:am|pm))(?:\s*[-–]\s*\d{1,2}(?:[:.]\d{2})?\s*(?:am|pm|h)?)?|(?:\d{1,2}(?:[.:]\d{2})?, ){1,6}\d{1,2}(?:[.:]\d{2})?\s?(?:am|pm))\s*[–:-]?\s+[a-z]",
+        RegexOptions.IgnoreCase,
+        900
+    )]
     private static partial Regex ClockTime();
 
     [GeneratedRegex(
@@ -375,7 +379,11 @@ internal sealed partial class RowReader
         }
 
         // "My easy oat loaf: soak 100 g oats in 350 g hot water": the name, and the method behind it.
-        if (NameThenWork().Match(plain) is { Success: true } told && StartsWithVerb(told.Groups["rest"].Value) && !StartsWithVerb(told.Groups["head"].Value))
+        if (
+            NameThenWork().Match(plain) is { Success: true } told
+            && StartsWithVerb(told.Groups["rest"].Value)
+            && !StartsWithVerb(told.Groups["head"].Value)
+        )
         {
             _rows.Name = Clip(char.ToUpperInvariant(told.Groups["head"].Value.Trim()[0]) + told.Groups["head"].Value.Trim()[1..], 120);
             Became(_rows.Name, "name");

@@ -83,8 +83,7 @@ internal static partial class GuessedTimes
         {
             StepKind.Bake => (25, 35),
             // An oven comes to heat in a quarter of an hour or a little more (common practice, no source).
-            StepKind.Chill or StepKind.Rest or StepKind.Proof
-                when WhileHeating().IsMatch(step.Low) => (15, 25),
+            StepKind.Chill or StepKind.Rest or StepKind.Proof when WhileHeating().IsMatch(step.Low) => (15, 25),
             StepKind.BulkRise => (60, 90),
             StepKind.Proof => (40, 60),
             StepKind.Cool

@@ -94,7 +94,10 @@ internal sealed partial class MethodReader
         if (Preheat().IsMatch(low))
             return !BakeVerb().IsMatch(BakeRemark().Replace(low, " ")) || PreheatOnly().IsMatch(low);
         return heats.Count > 0
-            && ((OvenFirst().IsMatch(low) && !OvenThenTime().IsMatch(low)) || (HeatChange().IsMatch(low) && !BakeVerb().IsMatch(low) && TimePhrase.In(low).Count == 0));
+            && (
+                (OvenFirst().IsMatch(low) && !OvenThenTime().IsMatch(low))
+                || (HeatChange().IsMatch(low) && !BakeVerb().IsMatch(low) && TimePhrase.In(low).Count == 0)
+            );
     }
 
     private StepKind KindOf(string low, IReadOnlyList<HeatWords> heats, IReadOnlyList<TimePhrase> times)
@@ -229,7 +232,12 @@ internal sealed partial class MethodReader
             return false;
         if (BakeVerb().IsMatch(low) && !BakeRemark().IsMatch(low))
             return timed || heats.Count > 0 || _bake < 0;
-        if (heats.Count > 0 && times.Any(t => !t.IsMoment) && !Preheat().IsMatch(low) && (!OvenFirst().IsMatch(low) || OvenThenTime().IsMatch(low)))
+        if (
+            heats.Count > 0
+            && times.Any(t => !t.IsMoment)
+            && !Preheat().IsMatch(low)
+            && (!OvenFirst().IsMatch(low) || OvenThenTime().IsMatch(low))
+        )
             return true;
         if (heats.Count > 0 && UntilDone().IsMatch(low) && !Preheat().IsMatch(low) && NewHeat().IsMatch(low))
             return true;

@@ -177,7 +177,11 @@ internal sealed partial class MethodReader
     [GeneratedRegex(@"\bcut\b[^.;]{3,60}, (?:about )?(?<n>\d{1,2}) of them\b", RegexOptions.None, Patience)]
     private static partial Regex OfThem();
 
-    [GeneratedRegex(@"\b(?:divide|cut|split|halve)\b[^.;,]{0,24}\b(?:almond paste|marzipan|fondant|icing|buttercream|frosting|filling|cream)\b", RegexOptions.None, Patience)]
+    [GeneratedRegex(
+        @"\b(?:divide|cut|split|halve)\b[^.;,]{0,24}\b(?:almond paste|marzipan|fondant|icing|buttercream|frosting|filling|cream)\b",
+        RegexOptions.None,
+        Patience
+    )]
     private static partial Regex PasteOnly();
 
     // "Hot oven, gas 7, 12-15 minutes": in it goes.
@@ -464,7 +468,11 @@ internal sealed partial class MethodReader
     [GeneratedRegex(@"\((?<inside>[^)]{8,120})\)", RegexOptions.None, Patience)]
     private static partial Regex Bracketed();
 
-    [GeneratedRegex(@"^(?:at )?(?:(?:\d{1,2}[:.]\d{2}\s*(?:am|pm|h)?|\d{1,2}\s*(?:am|pm))(?:\s*[-–]\s*\d{1,2}(?:[:.]\d{2})?\s*(?:am|pm|h)?)?|(?:\d{1,2}(?:[.:]\d{2})?, ){1,6}\d{1,2}(?:[.:]\d{2})?\s?(?:am|pm))\s*[–:-]?\s+(?=[a-z])", RegexOptions.IgnoreCase, Patience)]
+    [GeneratedRegex(
+        @"^(?:at )?(?:(?:\d{1,2}[:.]\d{2}\s*(?:am|pm|h)?|\d{1,2}\s*(?:am|pm))(?:\s*[-–]\s*\d{1,2}(?:[:.]\d{2})?\s*(?:am|pm|h)?)?|(?:\d{1,2}(?:[.:]\d{2})?, ){1,6}\d{1,2}(?:[.:]\d{2})?\s?(?:am|pm))\s*[–:-]?\s+(?=[a-z])",
+        RegexOptions.IgnoreCase,
+        Patience
+    )]
     private static partial Regex Clock();
 
     [GeneratedRegex(
@@ -673,7 +681,7 @@ internal sealed partial class MethodReader
     private static partial Regex TouchVerb();
 
     [GeneratedRegex(
-        @"\b(?:scatter|sprinkle|strew|top|turn|flip|cover|tent|brush|spoon|pour|add|spread|stir|rotate|swap|dot|drizzle|uncover)\b|\b(?:remove|take out|lift out|take off) (?:the )?(?:foil|beans|paper|parchment|lid|weights|rice)\b",
+        @"\b(?:scatter|sprinkle|strew|top|turn|flip|cover|tent|brush|spoon|pour|add|spread|stir|rotate|swap|dot|drizzle|uncover)\b",
         RegexOptions.None,
         Patience
     )]

@@ -194,18 +194,34 @@ internal sealed partial class MethodReader
         // "chill for 30 min (the dough keeps 3 days in the fridge)".
         foreach (Match bracket in Bracketed().Matches(low))
         {
-            if (bracket.Length < low.Trim().Length - 3 && KeepingWords.Speaks(bracket.Groups["inside"].Value) && !KeepingWords.Speaks(Bracketed().Replace(low, " ")))
+            if (
+                bracket.Length < low.Trim().Length - 3
+                && KeepingWords.Speaks(bracket.Groups["inside"].Value)
+                && !KeepingWords.Speaks(Bracketed().Replace(low, " "))
+            )
                 _reading.Keeping.AddRange(KeepingWords.In(bracket.Groups["inside"].Value));
         }
 
         // "cut rings with a cutter, 10 of them".
-        if (_reading.Yield is null && OfThem().Match(low) is { Success: true } those && YieldWords.Line($"makes {those.Groups["n"].Value}") is { } ofThem)
+        if (
+            _reading.Yield is null
+            && OfThem().Match(low) is { Success: true } those
+            && YieldWords.Line($"makes {those.Groups["n"].Value}") is { } ofThem
+        )
             _reading.Yield = ofThem with { Rank = 2 };
         // "(I got 22)", "I usually get about two dozen".
-        if (_reading.Yield is null && IGet().Match(low) is { Success: true } got && YieldWords.Line($"makes {got.Groups["what"].Value}") is { } mine)
+        if (
+            _reading.Yield is null
+            && IGet().Match(low) is { Success: true } got
+            && YieldWords.Line($"makes {got.Groups["what"].Value}") is { } mine
+        )
             _reading.Yield = mine;
         // "Don't cut it for 24 hours": it stands that long.
-        if (_bake >= 0 && NotBefore().Match(low) is { Success: true } notBefore && TimePhrase.In(notBefore.Groups["time"].Value) is [{ High: >= 15 } still, ..])
+        if (
+            _bake >= 0
+            && NotBefore().Match(low) is { Success: true } notBefore
+            && TimePhrase.In(notBefore.Groups["time"].Value) is [{ High: >= 15 } still, ..]
+        )
         {
             Add(piece, $"leave for {notBefore.Groups["time"].Value}", still.Low >= 720 ? StepKind.Mature : StepKind.Cool, still);
             Steps[^1].Draft.Title = $"Leave it for {notBefore.Groups["time"].Value.Trim()}";

@@ -66,7 +66,9 @@ internal static partial class UnlistedLines
                     && !SizeOf().IsMatch(sentence);
                 // Who must not have honey or spirit is told of it, however little it is.
                 measured |=
-                    (known.Traits & (IngredientTraits.Honey | IngredientTraits.Alcohol)) != 0 && !have.Contains(Noun(known.Name)) && !perhaps;
+                    (known.Traits & (IngredientTraits.Honey | IngredientTraits.Alcohol)) != 0
+                    && !have.Contains(Noun(known.Name))
+                    && !perhaps;
                 if (!measured && !text.EndsWith(Perhaps, StringComparison.Ordinal) && !text.EndsWith(Brush, StringComparison.Ordinal))
                     continue;
                 // A spirit is fed beside what the fruit was soaked in; everything else that has a line already is that line.
@@ -159,8 +161,7 @@ internal static partial class UnlistedLines
 
     // "caster sugar" and "sugar", "beaten egg" and "egg yolk" are the same to somebody who reads on.
     private static string Noun(string name) =>
-        name.StartsWith("egg", StringComparison.OrdinalIgnoreCase) || name.StartsWith("yolk", StringComparison.OrdinalIgnoreCase)
-            ? "egg"
+        name.StartsWith("egg", StringComparison.OrdinalIgnoreCase) || name.StartsWith("yolk", StringComparison.OrdinalIgnoreCase) ? "egg"
         : FruitPart().IsMatch(name) ? name.ToLowerInvariant()
         : LineWords.Noun(name);
 

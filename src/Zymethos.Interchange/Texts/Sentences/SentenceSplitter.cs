@@ -132,17 +132,7 @@ internal static class SentenceSplitter
             // "chill for 15 min. 200C for 15 min": a heat begins anew.
             if (first.Length is 3 or 4 && first[..3].All(char.IsAsciiDigit) && (first.Length == 3 || first[3] is 'c' or 'f'))
                 return true;
-            return first
-                    is "while"
-                        or "then"
-                        or "when"
-                        or "meanwhile"
-                        or "once"
-                        or "makes"
-                        or "keeps"
-                        or "serves"
-                        or "they"
-                        or "it"
+            return first is "while" or "then" or "when" or "meanwhile" or "once" or "makes" or "keeps" or "serves" or "they" or "it"
                 || first is "cool" or "keep" or "leave" or "rest" or "freeze"
                 || (
                     first is not ("or" or "to" or "per" or "until" or "with" or "more" or "in" or "at" or "on")
