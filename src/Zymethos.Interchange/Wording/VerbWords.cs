@@ -28,7 +28,7 @@ internal static class VerbWords
             + "trace mist spritz overlap alternate stud thump rap bang tamp coil curl bend sieve sprinkle trim nick wash blot "
             + "open close switch wait try use insert hollow brown caramelise caramelize temper churn bulk steam sweat tap test check "
             + "dunk submerge scald roll-out lower transfer-to fry deep-fry pit stone hull blanch skin pass push pull fit "
-            + "change lightly-beat colour color tint cube dice gently lightly quickly"
+            + "change bind heap hold steep lightly-beat colour color tint cube dice gently lightly quickly"
     );
 
     // Nouns as often as verbs: work only where the next word is what such a verb takes.

@@ -43,7 +43,7 @@ internal sealed partial record YieldWords(int Pieces, string Name, int Rank)
     /// nothing.</summary>
     public static (YieldWords Yield, string Name)? InHeading(string text)
     {
-        text = Digits.Plain(text);
+        text = Digits.Plain(text).TrimEnd(' ', ':');
         var match = Bracket().Match(text);
         if (!match.Success)
             return null;
@@ -100,7 +100,8 @@ internal sealed partial record YieldWords(int Pieces, string Name, int Rank)
         var value = match.Groups["dozen"].Success ? whole * 12 : whole;
         if (value is < 1 or > 10_000)
             return null;
-        var name = NotName().Replace(what[(match.Index + match.Length)..], " ");
+        // "15 rolls | Total time 3 hours": what stands behind the bar is another thing.
+        var name = NotName().Replace(what[(match.Index + match.Length)..].Split('|')[0], " ");
         // "one 900g/2lb loaf": the size is no part of the name.
         name = LeadingSize().Replace(name, " ");
         name = Spaces().Replace(name, " ").Trim(' ', '-', '–', ')', '(', '.', ',', ':', ';');
@@ -181,7 +182,7 @@ internal sealed partial record YieldWords(int Pieces, string Name, int Rank)
 
     [GeneratedRegex(
         @"(?:\b(?:divid(?:e|ing)|split(?:ting)?|cut(?:ting)?|slic(?:e|ing)|portion(?:ing)?|form(?:ing)?|shap(?:e|ing)|roll(?:ing)?|"
-            + @"make|pip(?:e|ing)|scoop|separate|stamp|scor(?:e|ing)|mark(?:ing)?)\b(?:(?! into an?\b)[^.;]){0,40}?\b(?:in|into|about|"
+            + @"make|pip(?:e|ing)|scoop|heap|mound|separate|stamp|scor(?:e|ing)|mark(?:ing)?)\b(?:(?! into an?\b)[^.;]){0,40}?\b(?:in|into|about|"
             + @"out|form|make|pipe|shape|roll)\s+(?:about |to |these to )?|\bcut(?:ting)?(?: it| them)?,? (?=\d{1,2} (?:squares|bars|"
             + @"slices|pieces|fingers)\b)|\bcut (?:out )?(?=\d{1,2} (?:rounds|circles|triangles|discs|strips|fingers|ropes|wedges|"
             + @"hearts|stars|sticks|lengths|batons|rectangles|oblongs|diamonds|trees|shapes)\b)|\b(?:trace|draw|dollop|drop|place|"
@@ -193,7 +194,7 @@ internal sealed partial record YieldWords(int Pieces, string Name, int Rank)
             + @"squares|slices|bars|fingers)))(?<n>\d{1,3}|half|two|three|four|five|six|seven|eight|nine|ten|eleven|twelve|fourteen|"
             + @"fifteen|sixteen|eighteen|twenty|thirty)\b(?![.,]\d)(?![ -]?(?:cm|mm|inch|in\b(?! (?:the|a)\b)|""|g\b|min|hour|h\b|"
             + @"x(?! ?\d{2,4} ?g\b)|°|to \d|%|/|l\b|kg|oz|days|stages|additions|times|thirds|quarters|minutes|"
-            + @"logs? \d))\s*(?<name>(?:(?:equal|small|even|large|little|individual|walnut|sized|half|tight)\s+)*[a-z]+(?: moons|"
+            + @"logs? \d))\s*(?<name>(?:(?:equal|rough|small|even|large|little|individual|walnut|sized|half|tight)\s+)*[a-z]+(?: moons|"
             + @" sandwiches)?)?",
         RegexOptions.None,
         300
@@ -204,7 +205,7 @@ internal sealed partial record YieldWords(int Pieces, string Name, int Rank)
     private static partial Regex Count();
 
     [GeneratedRegex(
-        @"\(.*?\)|\b(?:about|ish|equal|even|small|large|little|individual|tight|walnut|sized)\b|[.,:;].*$|\b(?:with|and|from|by|on|at|"
+        @"\(.*?\)|\b(?:about|ish|equal|even|rough|small|large|little|individual|tight|walnut|sized)\b|[.,:;].*$|\b(?:with|and|from|by|on|at|"
             + @"in|to|for|depending|of|each|while|when|whilst|once|lengthways|lengthwise)\b.*$|^ish\b",
         RegexOptions.IgnoreCase,
         200

@@ -89,6 +89,7 @@ internal static partial class GuessedTimes
             StepKind.Cool
                 when step.Low.Contains("slightly", StringComparison.Ordinal)
                     || step.Low.Contains("a little", StringComparison.Ordinal)
+                    || step.Low.Contains("a bit", StringComparison.Ordinal)
                     || step.Low.Contains("lukewarm", StringComparison.Ordinal) => (10, 20),
             StepKind.Cool => (60, 120),
             StepKind.Chill => (60, 60),

@@ -112,12 +112,21 @@ internal static partial class KeepingWords
     {
         if (Freezer().IsMatch(around))
             return "freezer";
+        // "at room temperature for 2-3 days or in the fridge up to 1 week".
+        if (RoomWords().IsMatch(around) && !Fridge().IsMatch(around))
+            return around.Contains("tin", StringComparison.Ordinal) ? "counter, in a tin" : "counter";
+        // Raw dough and batter keep in the cold, wherever the place was said (egg and milk: USDA, from memory).
+        if (PartOf(low) is "Batter" or "Dough" && !Freezer().IsMatch(low))
+            return "refrigerator";
         if (Fridge().IsMatch(around) || (Fridge().IsMatch(low) && !Freezer().IsMatch(low)) || Cold().IsMatch(low))
             return "refrigerator";
         return around.Contains("tin", StringComparison.Ordinal) ? "counter, in a tin"
             : around.Contains("wrapped", StringComparison.Ordinal) ? "counter, wrapped"
             : "counter";
     }
+
+    [GeneratedRegex(@"\b(?:at room temp|on the counter|on the worktop|in a (?:cake |biscuit |cookie )?tin\b|at ambient)", RegexOptions.None, 900)]
+    private static partial Regex RoomWords();
 
     private static string PartOf(string low)
     {

@@ -327,7 +327,7 @@ internal sealed partial class MethodReader
     [GeneratedRegex(
         @"\b(?:before|after|while|raw or|if not|when|rather than|once) bak(?:e|ed|ing)\b|\b(?:ready|about|time|want|going) to bake\b|"
             + @"\bbefore (?:you|they) bake\b|\b(?:when|if) (?:you )?(?:bake|baking)\b|\b(?:freshly|newly|half|part) baked\b|"
-            + @"\bdry rather than bake\b|\bbaked (?:goods|beans)|\bbaked on the\b|\bis baked\b$|\bre-?bake",
+            + @"\bdry rather than bake\b|\bbaked (?:goods|beans)|\bbaked on the\b|\bis baked\b$|\bre-?bake|\bbake (?:as|when|if) (?:needed|wanted|required|you need)\b",
         RegexOptions.None,
         Patience
     )]

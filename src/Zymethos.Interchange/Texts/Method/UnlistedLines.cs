@@ -64,6 +64,9 @@ internal static partial class UnlistedLines
                     && Counted().IsMatch(known.Name)
                     && !have.Contains(Noun(known.Name))
                     && !SizeOf().IsMatch(sentence);
+                // "balls the size of a walnut (about 15 g each)" holds no nut.
+                if (AsLargeAs().Match(sentence) is { Success: true } large && LineReader.Read(text, knowledge).Text.Contains(large.Groups["what"].Value, StringComparison.OrdinalIgnoreCase))
+                    continue;
                 // Who must not have honey or spirit is told of it, however little it is.
                 measured |=
                     (known.Traits & (IngredientTraits.Honey | IngredientTraits.Alcohol)) != 0
@@ -101,6 +104,9 @@ internal static partial class UnlistedLines
 
     [GeneratedRegex(@"\bsize of\b|\begg (?:box|cup|size)", RegexOptions.IgnoreCase, 900)]
     private static partial Regex SizeOf();
+
+    [GeneratedRegex(@"\b(?:the )?size of an? (?:small |large )?(?<what>walnut|hazelnut|cherry|plum|apple|egg|almond|pea|marble)\b", RegexOptions.IgnoreCase, 900)]
+    private static partial Regex AsLargeAs();
 
     private const string Perhaps = ", optional";
     private const string Brush = ", for brushing";
