@@ -453,7 +453,8 @@ public static partial class LineSplitter
     private static partial Regex ZestAndJuice();
 
     [GeneratedRegex(
-        @"^(?:the )?(?<what>(?:finely |freshly )?(?:grated )?(?:zest|rind|juice)(?: of)?)\s+(?<a>(?:\d|½|an?|one|half)[\w\s/½]*?(?:lemon|orange|"
+        @"^(?:the )?(?<what>(?:finely |freshly )?(?:grated )?(?:zest|rind|juice)(?: of)?)\s+(?<a>(?:\d|½|an?|one"
+            + @"|half)[\w\s/½]*?(?:lemon|orange|"
             + @"lime)s?)\s*(?:and|&|,|\+)\s*(?<b>(?:\d|½|an?|one|half)[\w\s/½]*?(?:lemon|orange|lime)s?)\s*$",
         RegexOptions.IgnoreCase,
         200

@@ -70,7 +70,9 @@ public static class LineWords
             + "dough filling icing syrup sauce crumb batter cake cakes pie pies tart tarts loaf loaves bread bake baking "
             + "out recipes surfaces boards times feels right held back keeps asks wants hand-warm blood-warm keep "
             + "feel damp dry weekly daily want degrees degree fahrenheit celsius but recommended hands fingers "
-            + "spoons spoon way style top-quality unbaked blind pinches free serve served serving pliable supple firm break fine-quality good-quality well-shaken best-quality hydration autolyse leave leaves don't dont give gives will flavour flavor flavours kettle sep sep. mini generous selection"
+            + "spoons spoon way style top-quality unbaked blind pinches free "
+            + "serve served serving pliable supple firm break fine-quality good-quality well-shaken best-quality hydration "
+            + "autolyse leave leaves don't dont give gives will flavour flavor flavours kettle sep sep. mini generous selection"
     );
 
     /// <summary>The noun of a name, its last word without an "s": what "caster sugar" and "sugar", "eggs" and "beaten egg" have in

@@ -262,7 +262,8 @@ internal static partial class RecipeAssembly
     }
 
     [GeneratedRegex(
-        @"(?<!\b(?:mini|little|small|individual) )\b(?<what>loaf|wreath|swiss roll|roulade|yule log|babka|pie|tart|galette|cheesecake|stollen|panettone|pavlova|braid|"
+        @"(?<!\b(?:mini|little|small|individual) )\b(?<what>loaf|wreath|swiss roll|roulade|yule log|babka|pie|tart|galette|cheesecake"
+            + @"|stollen|panettone|pavlova|braid|"
             + @"plait)\b(?! (?:cake|buns|bites|bars|squares|tins?|dough|crust|pastry|shell))",
         RegexOptions.IgnoreCase,
         200

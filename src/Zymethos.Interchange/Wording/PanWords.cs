@@ -268,7 +268,8 @@ internal static partial class PanWords
         };
 
     [GeneratedRegex(
-        @"\b(?:muffin|cupcake|patty|bun|fairy cake|popover|dariole)(?!dt|s?[a-rt-z])[- ]?(?:\w+ )?(?:tins?|pans?|cups?|trays?|moulds?|molds?|papers?|"
+        @"\b(?:muffin|cupcake|patty|bun|fairy cake|popover|dariole)(?!dt|s?[a-rt-z])[- ]?(?:\w+ )?(?:tins?|pans?|cups?|trays?|moulds?"
+            + @"|molds?|papers?|"
             + @"cases?|liners?)\b|\bpaper cases\b|(?<![/.\d])(?<!\d[ /])(?:1[0-8]|[689]|2[04])[- ](?:hole|"
             + @"cup)s?\b(?! (?:\w+ )?(?:fluted|tube|ring|bundt)\b)(?! (?:of|flour|sugar|milk|batter))|\bfluted moulds\b|"
             + @"\bfill \d+ (?:\w+ )?cases\b|\bmuffin cups\b",
@@ -317,14 +318,16 @@ internal static partial class PanWords
             + @"by)\s*\d+)?[- ]?(?:inch(?:es)?|in\b\.?|cm|"")?\)?(?: (?:\w+ ){0,2}(?:pan|tin|dish)s?)|\b(?:pan|tin|"
             + @"dish),? (?:about )?\(?\d+\s*(?:x|by)\s*\d+|\b(?:tin|dish|pan)s?,? (?:of )?(?:about |approx\.? )?\d+\s*(?:cm)?\s*(?:x|"
             + @"by)\s*\d+|\b(?:baking|oven|gratin|buttered|ovenproof) (?:\w+ )?dish|\bdish, about|\b(?:9 ?x ?13|13 ?x ?9)\b|"
-            + @"(?<!\b(?:pat|roll|press|stretch|flatten|cut)\b[^.;]{0,40})\b\d+[- ]?(?:inch|in\.?|cm) (?:shallow |deep )?square\b|\bsquare (?:cake )?(?:tin|pan)",
+            + @"(?<!\b(?:pat|roll|press|stretch|flatten|cut)\b[^.;]{0,40})\b\d+[- ]?(?:inch|in\.?|cm) (?:shallow |deep )?square\b"
+            + @"|\bsquare (?:cake )?(?:tin|pan)",
         RegexOptions.None,
         200
     )]
     private static partial Regex Square();
 
     [GeneratedRegex(
-        @"\b(?:baking|cookie|biscuit|oven|sheet)[- ](?:sheet|tray|pan|stone)s?|\btrays?\b|(?<!\d )(?<!ten |five |six |eight |more )\bsheets\b(?! of (?:\w+ )?(?:filo|phyllo|pastry|paper|parchment|gelatine))|\bon the sheet\b|"
+        @"\b(?:baking|cookie|biscuit|oven|sheet)[- ](?:sheet|tray|pan|stone)s?|\btrays?\b|(?<!\d )(?<!ten |five |six |eight "
+            + @"|more )\bsheets\b(?! of (?:\w+ )?(?:filo|phyllo|pastry|paper|parchment|gelatine))|\bon the sheet\b|"
             + @"\bon(?:to)? a (?:lined |baking )?(?:sheet|tray)\b|\bcircles? on (?:to )?(?:the |a |sheets of )?(?:baking |"
             + @"greaseproof )?(?:parchment|paper)\b|\bsteel\b|\bgreased sheet\b|\blined sheet\b|\bon wafers\b|\bbaking paper and put",
         RegexOptions.None,
@@ -366,7 +369,8 @@ internal static partial class PanWords
     private static partial Regex PanBehind();
 
     [GeneratedRegex(
-        @"^[\s-]*(?:long|wide|thick|apart|high|across|in diameter|circles?|rounds?|logs?|ropes?|rectangles?|strips?|balls?|discs?|by \d|squares?)\b",
+        @"^[\s-]*(?:long|wide|thick|apart|high|across|in diameter|circles?|rounds?|logs?|ropes?|rectangles?|strips?|balls?|discs?|by \d"
+            + @"|squares?)\b",
         RegexOptions.None,
         900
     )]
@@ -384,7 +388,8 @@ internal static partial class PanWords
     [GeneratedRegex(
         @"\b(?<n>\d) ?x (?=\d{3} ?g\b|\d{1,2} ?(?:(?:lb|cm|inch|in)\b|""))|\b(?<n>\d|two|both|three|four|six)\b(?![ -]?(?:lb|pound|cm|inch|"
             + @"in\b|""|x|hole|cup|min|hour|litre|/))[\s-]+(?:(?:\d{1,2} ?""|oiled|prepared|well-greased|well-buttered|base-lined|"
-            + @"paper-lined|large|small|medium|good|greased|ungreased|lined|buttered|floured|non-?stick|fairy|mini|hole|\d{3} ?g/\d ?lb|unbaked|heavy|parchment-lined|"
+            + @"paper-lined|large|small|medium|good|greased|ungreased|lined|buttered|floured|non-?stick|fairy|mini|hole|\d{3} ?g/\d ?lb"
+            + @"|unbaked|heavy|parchment-lined|"
             + @"ungreased|shallow|deep|round|square|x|\+|and|parchment|lined|holes of two|9|8|20|23|inch|in|cm|of|900|450|g|12|hole|"
             + @"12-hole|\d+[- ]?(?:cm|inch|in|g|lb))[\s,-]+)*(?:9 ?x ?5(?: ?x ?3)?[- ]?(?:inch)? )?(?:loaf|sandwich|layer|round|cake|"
             + @"baking|cookie|muffin|patty|bun|cupcake|sheet|pie|bread|springform|ring|tart|trays?|sheets?|pans?|tins?|unbaked|shells?)",

@@ -263,7 +263,8 @@ internal sealed partial record TimePhrase(int Low, int High, int Index, int Leng
         @"(?<night>\bover ?night\b|\b(?:a|one) (?:whole |full )?night\b)"
             // 1h30 | 1h30 to 2h | 1h15-1h30
             + @"|(?<a>\b\d{1,2})\s?(?<u1>h)\s?(?<rest>[0-5]\d)\b(?:\s*(?:-|to)\s*(?<b>\d{1,2})\s?(?<u2>h)(?:\s?(?<rest2>[0-5]\d))?\b)?"
-            + @"|(?<a>(?<half>\b(?:half an?|half(?=[\s-]hour)|(?:a )?quarter of an?|three[- ]quarters? of an?)))[\s-]+(?<u1>hour|day|week|minute)\b"
+            + @"|(?<a>(?<half>\b(?:half an?|half(?=[\s-]hour)|(?:a )?quarter of an?|three[- ]quarters? of an?)))[\s-]+(?<u1>hour|day"
+            + @"|week|minute)\b"
             + @"|(?:(?<a>"
             + Number
             + @")\s*(?:(?:more|further|extra|another|full|good)\s+)?(?:(?<u1>"
@@ -272,7 +273,8 @@ internal sealed partial record TimePhrase(int Low, int High, int Index, int Leng
             + Number
             + @")\s*(?:more |further )?)(?<u2>"
             + Unit
-            + @")(?<share2>\s+and (?:a half|a quarter|three[- ]quarters))?(?:(?<=hours?|hrs?) (?:and )?(?<rest2>[1-5]?\d)\s*(?:minutes?|mins?)\b)?)(?:\s*(?:more|longer|further)\b)?"
+            + @")(?<share2>\s+and (?:a half|a quarter|three[- ]quarters))?(?:(?<=hours?|hrs?) (?:and )?(?<rest2>[1-5]?\d)\s*(?:minutes?"
+            + @"|mins?)\b)?)(?:\s*(?:more|longer|further)\b)?"
             // "180 C for 15 min, then 160 for 35-40"
             + @"|(?<=\b\d{3} ?°? ?[cf]? (?:fan )?for (?:another )?)(?<a>\d{1,2})(?:\s*(?:-|to)\s*(?<b>\d{1,2}))?(?<bare>)(?=\s*(?:[.,;]|$))"
             + @"|(?<a>\d{1,2})\s*-\s*(?<b>\d{1,2})\s+(?<bare>more)\b|(?<a>\d{1,3})\s+(?<bare>more)(?=\s*(?:[.,;]|$)|\s+at\s+\d{3})"

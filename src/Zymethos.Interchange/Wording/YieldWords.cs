@@ -66,7 +66,8 @@ internal sealed partial record YieldWords(int Pieces, string Name, int Rank)
     }
 
     [GeneratedRegex(
-        @"\b(?:cut|break|divide|slice|split)\b[^.;]{0,60}\bto (?:give|make|get|yield) (?:about )?(?<what>\d{1,3} (?:[a-z]+ )?(?:wedges|slices|pieces|squares|"
+        @"\b(?:cut|break|divide|slice|split)\b[^.;]{0,60}\bto (?:give|make|get|yield) (?:about )?(?<what>\d{1,3} (?:[a-z]+ )?(?:wedges"
+            + @"|slices|pieces|squares|"
             + @"bars|fingers|triangles|portions|biscuits|buns|rolls))\b",
         RegexOptions.None,
         200
@@ -171,8 +172,10 @@ internal sealed partial record YieldWords(int Pieces, string Name, int Rank)
             + @"~ ?)(?<what>\d{1,3})[)\]]\s*$|,\s*(?<bare>)(?<what>(?:\d{1,2}|one|two|three|four|six|a dozen) (?:large |small |big |"
             + @"good )?(?:loaf|loaves|cakes?|rolls|buns|tarts?|pies?|rings?|plaits?|bagels|scones|muffins|biscuits|cookies))$|"
             + @"\s(?:makes?|yields?|serves)\s*(?:about |approx\.? |around |roughly )?(?<what>\d{1,4})(?:ish)?$|"
-            + @"(?<=\w )for (?<bare>)(?<what>\d{1,2})(?: people| persons)?$|,\s*(?:ca\.?|circa|about|approx\.?|approximately|around|roughly|~)\s*(?<what>\d{1,3}(?:\s+[A-Za-z' ]{2,30})?)\.?$|"
-            + @"\.\s+(?:approx\.?|approximately|about|ca\.?|around|cuts(?: into)?|gives)\s+(?<what>\d{1,3}(?:\s+[A-Za-z' ]{2,30})?)\.?$|(?:,\s*|\.\s+)(?:makes?|serves|feeds|"
+            + @"(?<=\w )for (?<bare>)(?<what>\d{1,2})(?: people| persons)?$|,\s*(?:ca\.?|circa|about|approx\.?|approximately|around"
+            + @"|roughly|~)\s*(?<what>\d{1,3}(?:\s+[A-Za-z' ]{2,30})?)\.?$|"
+            + @"\.\s+(?:approx\.?|approximately|about|ca\.?|around|cuts(?: into)?|gives)\s+(?<what>\d{1,3}(?:\s+[A-Za-z' ]{2,30})?)\.?$"
+            + @"|(?:,\s*|\.\s+)(?:makes?|serves|feeds|"
             + @"yields?)\s*(?:about )?(?<what>\d{1,4}(?:\s+[A-Za-z' ]{2,30})?)\.?$|[(\[](?<bare>)(?:[a-zà-ÿ ]{3,16}, )?(?:about |"
             + @"approx\.? |approximately |around |roughly |circa |ca\.? |~ ?)?(?<what>\d{1,3})[)\]]\s*$)",
         RegexOptions.IgnoreCase,
@@ -182,7 +185,8 @@ internal sealed partial record YieldWords(int Pieces, string Name, int Rank)
 
     [GeneratedRegex(
         @"(?:\b(?:divid(?:e|ing)|split(?:ting)?|cut(?:ting)?|slic(?:e|ing)|portion(?:ing)?|form(?:ing)?|shap(?:e|ing)|roll(?:ing)?|"
-            + @"make|pip(?:e|ing)|scoop|heap|mound|separate|stamp|scor(?:e|ing)|mark(?:ing)?)\b(?:(?! into an?\b)[^.;]){0,40}?\b(?:in|into|about|"
+            + @"make|pip(?:e|ing)|scoop|heap|mound|separate|stamp|scor(?:e|ing)|mark(?:ing)?)\b(?:(?! into an?\b)[^.;]){0,40}?\b(?:in"
+            + @"|into|about|"
             + @"out|form|make|pipe|shape|roll)\s+(?:about |to |these to )?|\bcut(?:ting)?(?: it| them)?,? (?=\d{1,2} (?:squares|bars|"
             + @"slices|pieces|fingers)\b)|\bcut (?:out )?(?=\d{1,2} (?:rounds|circles|triangles|discs|strips|fingers|ropes|wedges|"
             + @"hearts|stars|sticks|lengths|batons|rectangles|oblongs|diamonds|trees|shapes)\b)|\b(?:trace|draw|dollop|drop|place|"
@@ -205,7 +209,8 @@ internal sealed partial record YieldWords(int Pieces, string Name, int Rank)
     private static partial Regex Count();
 
     [GeneratedRegex(
-        @"\(.*?\)|\b(?:about|ish|equal|even|rough|small|large|little|individual|tight|walnut|sized)\b|[.,:;].*$|\b(?:with|and|from|by|on|at|"
+        @"\(.*?\)|\b(?:about|ish|equal|even|rough|small|large|little|individual|tight|walnut|sized)\b|[.,:;].*$|\b(?:with|and|from|by"
+            + @"|on|at|"
             + @"in|to|for|depending|of|each|while|when|whilst|once|lengthways|lengthwise)\b.*$|^ish\b",
         RegexOptions.IgnoreCase,
         200

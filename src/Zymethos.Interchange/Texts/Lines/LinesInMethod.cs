@@ -119,7 +119,8 @@ internal static partial class LinesInMethod
 
     // "the zest of one lemon and one orange": of both.
     [GeneratedRegex(
-        @"(?<what>(?:the )?(?:finely )?(?:grated )?(?:zest|rind|juice) of) (?<a>(?:\d|an?|one|two|half an?) (?:\w+ )?(?:lemon|orange|lime)s?) and "
+        @"(?<what>(?:the )?(?:finely )?(?:grated )?(?:zest|rind|juice) of) (?<a>(?:\d|an?|one|two|half an?) (?:\w+ )?(?:lemon|orange"
+            + @"|lime)s?) and "
             + @"(?<b>(?:\d|an?|one|two|half an?) (?:\w+ )?(?:lemon|orange|lime)s?)",
         RegexOptions.IgnoreCase,
         200

@@ -77,7 +77,8 @@ internal sealed partial class RowReader
 
     // "7:00 mix flour and water".
     [GeneratedRegex(
-        @"^(?:at )?(?:(?:\d{1,2}[:.]\d{2}\s*(?:am|pm|h)?|\d{1,2}\s*(?:am|pm))(?:\s*[-–]\s*\d{1,2}(?:[:.]\d{2})?\s*(?:am|pm|h)?)?|(?:\d{1,2}(?:[.:]\d{2})?, ){1,6}\d{1,2}(?:[.:]\d{2})?\s?(?:am|pm))\s*[–:-]?\s+[a-z]",
+        @"^(?:at )?(?:(?:\d{1,2}[:.]\d{2}\s*(?:am|pm|h)?|\d{1,2}\s*(?:am|pm))(?:\s*[-–]\s*\d{1,2}(?:[:.]\d{2})?\s*(?:am|pm|h)?)?"
+            + @"|(?:\d{1,2}(?:[.:]\d{2})?, ){1,6}\d{1,2}(?:[.:]\d{2})?\s?(?:am|pm))\s*[–:-]?\s+[a-z]",
         RegexOptions.IgnoreCase,
         900
     )]
@@ -1007,7 +1008,8 @@ internal sealed partial class RowReader
 
     // "Special equipment: two 10-inch round cake pans".
     [GeneratedRegex(
-        @"^\W*(?:special |you will need |you(?:'|’)ll need |also )?(?:equipment|tools|utensils|kit|special pan|pan size|tin size|also needed)\b\s*[:–-]\s*\S.{0,160}$",
+        @"^\W*(?:special |you will need |you(?:'|’)ll need |also )?(?:equipment|tools|utensils|kit|special pan|pan size|tin size"
+            + @"|also needed)\b\s*[:–-]\s*\S.{0,160}$",
         RegexOptions.IgnoreCase,
         200
     )]
@@ -1128,7 +1130,8 @@ internal sealed partial class RowReader
     private static partial Regex OrderInNeed();
 
     [GeneratedRegex(
-        @"^[\p{L}' -]{3,40} (?:for (?:(?:deep|shallow)[- ])?\w+ing|to (?:dust|serve|finish|decorate|glaze|roll)|for the (?:tin|dish|pan|tray|mould|board|top)s?)$",
+        @"^[\p{L}' -]{3,40} (?:for (?:(?:deep|shallow)[- ])?\w+ing|to (?:dust|serve|finish|decorate|glaze|roll)|for the (?:tin|dish|pan"
+            + @"|tray|mould|board|top)s?)$",
         RegexOptions.IgnoreCase,
         200
     )]
@@ -1186,7 +1189,8 @@ internal sealed partial class RowReader
 
     [GeneratedRegex(
         @"^(?:about |approx\.? |~ ?)?\d{1,3} (?:(?:small|large|medium|mini|big) )?[a-z]+(?: [a-z]+)?s$|^(?:1|one) (?:(?:small|large|"
-            + @"medium|big|long|round|\d{3,4} ?g|\d(?:\.\d)? ?(?:kg|lb)) )?(?:loaf|cake|ring|tart|pie|braid|plait|wreath|pavlova|cheesecake|stollen|log)$",
+            + @"medium|big|long|round|\d{3,4} ?g|\d(?:\.\d)? ?(?:kg|lb)) )?(?:loaf|cake|ring|tart|pie|braid|plait|wreath|pavlova"
+            + @"|cheesecake|stollen|log)$",
         RegexOptions.IgnoreCase,
         200
     )]
@@ -1206,7 +1210,8 @@ internal sealed partial class RowReader
     private static partial Regex NameInGreeting();
 
     [GeneratedRegex(
-        @"\b(?:here(?:'s| is)|this is) (?:the|my|our|your|that) (?:recipe for (?:the |my |our )?)?(?<what>[\p{L}'’ -]{4,40}?)(?: recipe)?[.!:]",
+        @"\b(?:here(?:'s| is)|this is) (?:the|my|our|your|that) (?:recipe for (?:the |my "
+            + @"|our )?)?(?<what>[\p{L}'’ -]{4,40}?)(?: recipe)?[.!:]",
         RegexOptions.IgnoreCase,
         200
     )]
@@ -1223,7 +1228,8 @@ internal sealed partial class RowReader
     private static partial Regex Address();
 
     [GeneratedRegex(
-        @"^\W*(?:hi|hiya|hello|hey|dear)\b(?: \p{L}+){0,2}[,!]+ (?:here(?:'s| is) )?(?:the |my |that |your )?(?<what>[\p{L}'’ -]{4,40}?)(?: recipe)?"
+        @"^\W*(?:hi|hiya|hello|hey|dear)\b(?: \p{L}+){0,2}[,!]+ (?:here(?:'s| is) )?(?:the |my |that "
+            + @"|your )?(?<what>[\p{L}'’ -]{4,40}?)(?: recipe)?"
             + @"(?: (?:as promised|you asked for|for you|below|as requested))?[ x.!:]*$",
         RegexOptions.IgnoreCase,
         200
@@ -1235,7 +1241,8 @@ internal sealed partial class RowReader
 
     // "- put all that in a big bowl" behind a list.
     [GeneratedRegex(
-        @"\s[-–—]\s(?=(?:then |and )?(?:put|mix|soak|steep|leave|stir|tip|place|leave|cover|toss|combine|weigh|measure|get)\b)|\.\.+\s*(?=(?:put|mix|soak)\b)",
+        @"\s[-–—]\s(?=(?:then |and )?(?:put|mix|soak|steep|leave|stir|tip|place|leave|cover|toss|combine|weigh|measure|get)\b)"
+            + @"|\.\.+\s*(?=(?:put|mix|soak)\b)",
         RegexOptions.IgnoreCase,
         200
     )]

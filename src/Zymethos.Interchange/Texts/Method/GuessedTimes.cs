@@ -28,11 +28,12 @@ internal static partial class GuessedTimes
                         Math.Max(minutes + 1, (int)Math.Ceiling(minutes * 1.3))
                     )
                 );
+                var name = draft.Pieces == pieces.ToString(CultureInfo.InvariantCulture) ? draft.PieceName : "pieces";
                 if (minutes > HandsTime.Longest)
                     questions.Add(
                         Ask(
                             step,
-                            $"“{step.Draft.Title}” for {pieces} {(draft.Pieces == pieces.ToString(CultureInfo.InvariantCulture) ? draft.PieceName : "pieces")}: about {minutes} min of hands?",
+                            $"“{step.Draft.Title}” for {pieces} {name}: about {minutes} min of hands?",
                             minutes / 2,
                             minutes,
                             minutes * 3 / 2

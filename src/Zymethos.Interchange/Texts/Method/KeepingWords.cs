@@ -125,7 +125,11 @@ internal static partial class KeepingWords
             : "counter";
     }
 
-    [GeneratedRegex(@"\b(?:at room temp|on the counter|on the worktop|in a (?:cake |biscuit |cookie )?tin\b|at ambient)", RegexOptions.None, 900)]
+    [GeneratedRegex(
+        @"\b(?:at room temp|on the counter|on the worktop|in a (?:cake |biscuit |cookie )?tin\b|at ambient)",
+        RegexOptions.None,
+        900
+    )]
     private static partial Regex RoomWords();
 
     private static string PartOf(string low)
@@ -152,7 +156,8 @@ internal static partial class KeepingWords
     [GeneratedRegex(
         @"\b(?:keeps?|kept)\b(?! (?:an eye|in mind|stirring|beating|adding|warm|hot|the (?:oven|door|dough|rest)|going|it (?:moving|"
             + @"covered)|whisking|them apart|apart|some|aside|back|one|turning|folding))|\bwill last\b|\b(?:it|they) last\b|\blasts\b|"
-            + @"\bstays? (?:soft|fresh|moist|crisp|good)|\bstored? (?:in|airtight|for|them|up|well|between|at|tightly|covered|wrapped|loosely|it)|\bgood (?:for|until|"
+            + @"\bstays? (?:soft|fresh|moist|crisp|good)|\bstored? (?:in|airtight|for|them|up|well|between|at|tightly|covered|wrapped"
+            + @"|loosely|it)|\bgood (?:for|until|"
             + @"till) (?:up to )?(?:\d|an?\b|one|two|three|four|six)|^storage\b|\bairtight\b.*\d|\beat\b.*\bsame day\b|\b(?:best|"
             + @"nicest) (?:hot |warm |cold |fresh |eaten )?(?:eaten|on the day|the (?:same )?day|within|that day|fresh|when fresh)|"
             + @"\b(?:eat|eaten|serve|use|enjoy|best|nicest|good|lovely)\b[^.;]{0,30}\b(?:on )?the day (?:it|they|you|of (?:baking|"

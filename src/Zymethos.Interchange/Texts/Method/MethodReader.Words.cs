@@ -16,7 +16,8 @@ internal sealed partial class MethodReader
 
     // A sentence may end in keeping: "Wrap when cold: keeps for 10 days", "..., they keep 6 weeks".
     [GeneratedRegex(
-        @"(?<=[\w)]);\s+|(?<=[\w)])[,:]\s+(?=(?:it |they |and |these |which )?(?:will |would |can )?(?:keeps|freezes|stays|lasts|keep (?:for )?(?:up to )?\d|freeze (?:for )?(?:up to )?\d)\b|"
+        @"(?<=[\w)]);\s+|(?<=[\w)])[,:]\s+(?=(?:it |they |and |these |which )?(?:will |would |can )?(?:keeps|freezes|stays|lasts"
+            + @"|keep (?:for )?(?:up to )?\d|freeze (?:for )?(?:up to )?\d)\b|"
             + @"(?:it|they|and they|and it|these|which|will|would|can) (?:will |would |can )?(?:keep|freeze|stay|"
             + @"last)\b(?! (?:stirring|beating|an eye|going|adding|warm|hot)))",
         RegexOptions.IgnoreCase,
@@ -87,7 +88,9 @@ internal sealed partial class MethodReader
 
     // "covered 20 min, then uncovered at 230C for 25 min".
     [GeneratedRegex(
-        @"\b(?<on>covered (?:for )?\d{1,3} ?min\w*\.?),? (?:and |then )*(?<off>uncovered(?:,? at \d{3} ?°? ?[CF]?)?),? (?:for )?(?:another |a further )?(?<more>\d{1,3}(?:\s?[-–]\s?\d{1,3})? ?min\w*)",
+        @"\b(?<on>covered (?:for )?\d{1,3} ?min\w*\.?),? (?:and "
+            + @"|then )*(?<off>uncovered(?:,? at \d{3} ?°? ?[CF]?)?),? (?:for )?(?:another "
+            + @"|a further )?(?<more>\d{1,3}(?:\s?[-–]\s?\d{1,3})? ?min\w*)",
         RegexOptions.IgnoreCase,
         Patience
     )]
@@ -167,7 +170,8 @@ internal sealed partial class MethodReader
 
     [GeneratedRegex(
         @"^(?:but )?(?:do not|don(?:'|’)?t|resist|try not to|no)\b[^.;,]{0,24}\b(?:cut(?:ting)?|slic(?:e|ing)|eat(?:ing)?|touch|unwrap)\b"
-            + @"(?: into)?(?: it| them| the (?:loaf|bread|cake))?,? (?:for|before|until)(?: (?:at least|about|a good))* (?<time>\d[^.;]{2,20}|a (?:day|"
+            + @"(?: into)?(?: it| them| the (?:loaf|bread|cake))?,? (?:for|before|until)(?: (?:at least|about"
+            + @"|a good))* (?<time>\d[^.;]{2,20}|a (?:day|"
             + @"whole day|full day)|an hour)",
         RegexOptions.None,
         Patience
@@ -186,7 +190,8 @@ internal sealed partial class MethodReader
 
     // "Hot oven, gas 7, 12-15 minutes": in it goes.
     [GeneratedRegex(
-        @"^(?:hot |moderate |medium |slow |warm |cool )?oven\b(?![^.;]*\b(?:stone|steel|casserole|inside|advance|before|heat up)\b)[^.;]{0,40}?(?:,|\bfor)\s*(?:about )?\d{1,3}(?:\s?(?:-|–|to)\s?\d{1,3})? ?min",
+        @"^(?:hot |moderate |medium |slow |warm |cool )?oven\b(?![^.;]*\b(?:stone|steel|casserole|inside|advance|before"
+            + @"|heat up)\b)[^.;]{0,40}?(?:,|\bfor)\s*(?:about )?\d{1,3}(?:\s?(?:-|–|to)\s?\d{1,3})? ?min",
         RegexOptions.None,
         Patience
     )]
@@ -200,7 +205,8 @@ internal sealed partial class MethodReader
 
     // "Roll each ball into a 9-inch circle. ... Cut into 12 wedges."
     [GeneratedRegex(
-        @"\b(?:roll|pat|press)\b[^.;]{0,20}\b(?:each|one|a) (?:ball|piece|portion|half|quarter|disc|disk)\b[^.;]{0,24}\b(?:circle|round|disc|rectangle)|"
+        @"\b(?:roll|pat|press)\b[^.;]{0,20}\b(?:each|one|a) (?:ball|piece|portion|half|quarter|disc|disk)\b[^.;]{0,24}\b(?:circle|round"
+            + @"|disc|rectangle)|"
             + @"\b(?:one|a) (?:ball|piece|portion|half|quarter|disc|disk) at a time\b",
         RegexOptions.None,
         Patience
@@ -221,7 +227,8 @@ internal sealed partial class MethodReader
 
     [GeneratedRegex(
         @"^(?:just before|right before|shortly before|in|on|onto|into|with|using|when|once|while|whilst|as soon as|after|before|for|to|"
-            + @"meanwhile|next|now|then|finally|the (?:evening|night|next|following|day)|(?:evening|night|day) before|day \d|next day|next morning|at|by|again|or|"
+            + @"meanwhile|next|now|then|finally|the (?:evening|night|next|following|day)|(?:evening|night|day) before|day \d|next day"
+            + @"|next morning|at|by|again|or|"
             + @"on day|from|out|over|under|without|as|if you|lastly|first|after \w+ing|having|leaving|starting|working)\b",
         RegexOptions.None,
         Patience
@@ -272,7 +279,8 @@ internal sealed partial class MethodReader
     [GeneratedRegex(
         @"\bpre-?\s?heat(?!ed)|\bheat (?:up )?(?:the |your |an? )?(?:dutch oven|casserole|cast[- ]iron pot|baking (?:stone|steel)|"
             + @"pizza stone)|\bheat (?:up )?(?:the |your |an )?oven|\bwarm (?:the|your) oven|\bset (?:the |your )?oven|\bturn (?:the |"
-            + @"your )?oven (?:on|up|to)|\bheat oven|\bheat (?:it |the oven )?(?:up )?as (?:high|hot) as|\bturn on (?:the |your )?oven|\bget the oven|^(?:and |"
+            + @"your )?oven (?:on|up|to)|\bheat oven|\bheat (?:it |the oven )?(?:up )?as (?:high|hot) as|\bturn on (?:the |your )?oven"
+            + @"|\bget the oven|^(?:and |"
             + @"then )*heat (?:it )?(?:up )?to (?:about )?\d{3}\b",
         RegexOptions.None,
         Patience
@@ -327,7 +335,8 @@ internal sealed partial class MethodReader
     [GeneratedRegex(
         @"\b(?:before|after|while|raw or|if not|when|rather than|once) bak(?:e|ed|ing)\b|\b(?:ready|about|time|want|going) to bake\b|"
             + @"\bbefore (?:you|they) bake\b|\b(?:when|if) (?:you )?(?:bake|baking)\b|\b(?:freshly|newly|half|part) baked\b|"
-            + @"\bdry rather than bake\b|\bbaked (?:goods|beans)|\bbaked on the\b|\bis baked\b$|\bre-?bake|\bbake (?:as|when|if) (?:needed|wanted|required|you need)\b",
+            + @"\bdry rather than bake\b|\bbaked (?:goods|beans)|\bbaked on the\b|\bis baked\b$|\bre-?bake|\bbake (?:as|when"
+            + @"|if) (?:needed|wanted|required|you need)\b",
         RegexOptions.None,
         Patience
     )]
@@ -443,14 +452,16 @@ internal sealed partial class MethodReader
 
     // "leaving a dip to allow for the cake to rise".
     [GeneratedRegex(
-        @"\b(?:to allow (?:for )?(?:(?:the|it|them|your) (?:\w+ )?)?(?:to )?(?:rise|rising)|(?:room|space)(?: \w+)? (?:for|to)(?: the \w+ to)? (?:rise|rising)|so (?:that )?it can rise)\b",
+        @"\b(?:to allow (?:for )?(?:(?:the|it|them|your) (?:\w+ )?)?(?:to )?(?:rise|rising)|(?:room|space)(?: \w+)? (?:for"
+            + @"|to)(?: the \w+ to)? (?:rise|rising)|so (?:that )?it can rise)\b",
         RegexOptions.None,
         Patience
     )]
     private static partial Regex RoomToRise();
 
     [GeneratedRegex(
-        @"\b(?:deep[- ]?)?fry\b|\bfried\b|\bgriddle\b|\b(?:waffle|pizzelle|krumkake|wafer) (?:iron|maker)\b|\b(?:hot|lightly oiled|dry) (?:frying pan|iron)\b",
+        @"\b(?:deep[- ]?)?fry\b|\bfried\b|\bgriddle\b|\b(?:waffle|pizzelle|krumkake|wafer) (?:iron|maker)\b|\b(?:hot|lightly oiled"
+            + @"|dry) (?:frying pan|iron)\b",
         RegexOptions.None,
         Patience
     )]
@@ -469,7 +480,8 @@ internal sealed partial class MethodReader
     private static partial Regex Bracketed();
 
     [GeneratedRegex(
-        @"^(?:at )?(?:(?:\d{1,2}[:.]\d{2}\s*(?:am|pm|h)?|\d{1,2}\s*(?:am|pm))(?:\s*[-–]\s*\d{1,2}(?:[:.]\d{2})?\s*(?:am|pm|h)?)?|(?:\d{1,2}(?:[.:]\d{2})?, ){1,6}\d{1,2}(?:[.:]\d{2})?\s?(?:am|pm))\s*[–:-]?\s+(?=[a-z])",
+        @"^(?:at )?(?:(?:\d{1,2}[:.]\d{2}\s*(?:am|pm|h)?|\d{1,2}\s*(?:am|pm))(?:\s*[-–]\s*\d{1,2}(?:[:.]\d{2})?\s*(?:am|pm|h)?)?"
+            + @"|(?:\d{1,2}(?:[.:]\d{2})?, ){1,6}\d{1,2}(?:[.:]\d{2})?\s?(?:am|pm))\s*[–:-]?\s+(?=[a-z])",
         RegexOptions.IgnoreCase,
         Patience
     )]
@@ -521,7 +533,8 @@ internal sealed partial class MethodReader
         @"\b(?:shape|divide|plait|braid|(?:make|form)(?: up)? (?:into |in )?(?:\d+|six|eight|ten|twelve|sixteen|little|small|"
             + @"round) (?:\w+ )?(?:buns|rolls|balls|loaves|rounds|pieces|bagels|sticks)|roll (?:them |it |each |the dough |dough |"
             + @"piece |pieces |out |up |into|in )|roll into|form (?:into|about|\d|an? (?!(?:\w+,? ){0,2}(?:dough|paste|batter|mixture|"
-            + @"mix|ball|crumb|icing)))|cut (?:into|out|in|a|\d+|rings|rounds|circles|squares|doughnuts)|stamp|drop|scoop|pipe|split into|mould|split in)\b",
+            + @"mix|ball|crumb|icing)))|cut (?:into|out|in|a|\d+|rings|rounds|circles|squares|doughnuts)|stamp|drop|scoop|pipe"
+            + @"|split into|mould|split in)\b",
         RegexOptions.None,
         Patience
     )]
@@ -581,7 +594,8 @@ internal sealed partial class MethodReader
 
     // "Lay a sheet of paper on a towel. Turn the sponge out onto it."
     [GeneratedRegex(
-        @"\b(?:turn|tip|flip|invert) the (?:hot |warm |baked |cooked )*(?:sponge|cake|roulade|roll|tart|tin)\b[^.;]{0,20}\b(?:out|onto|on to|over)\b",
+        @"\b(?:turn|tip|flip|invert) the (?:hot |warm |baked |cooked )*(?:sponge|cake|roulade|roll|tart|tin)\b[^.;]{0,20}\b(?:out|onto"
+            + @"|on to|over)\b",
         RegexOptions.None,
         Patience
     )]
@@ -591,7 +605,8 @@ internal sealed partial class MethodReader
     private static partial Regex OutAtOnce();
 
     [GeneratedRegex(
-        @"\b(?:turn(?:ed|ing)? (?:(?:it|them|the (?:sponge|cake|loaf|bread|roll)s?) )?(?:straight |carefully )?out|unmould|unmold|invert|out of the (?:tin|pan|tins|pans|mould)|"
+        @"\b(?:turn(?:ed|ing)? (?:(?:it|them|the (?:sponge|cake|loaf|bread|roll)s?) )?(?:straight |carefully )?out|unmould|unmold"
+            + @"|invert|out of the (?:tin|pan|tins|pans|mould)|"
             + @"transfer to (?:a )?(?:wire )?rack|lift (?:\w+ )?(?:on)?to (?:a )?(?:wire )?rack|remove (?:\w+ )?(?:to|"
             + @"from)(?! (?:the )?heat)|move to (?:a )?(?:wire )?rack)\b",
         RegexOptions.None,
@@ -914,7 +929,8 @@ internal sealed partial class MethodReader
 
     // What rises in its tin is shaped, whatever it was called before.
     [GeneratedRegex(
-        @"\b(?:in|into|on|onto) (?:the |a )?(?:[\w""”×-]+ ){0,6}(?:tin|pan|tray|case|mould)s?\b|\bto (?:fill|fit) the (?:tin|pan|tray)\b|\b(?:fill|"
+        @"\b(?:in|into|on|onto) (?:the |a )?(?:[\w""”×-]+ ){0,6}(?:tin|pan|tray|case|mould)s?\b|\bto (?:fill|fit) the (?:tin|pan"
+            + @"|tray)\b|\b(?:fill|"
             + @"put|drop|place|divide)\b[^.;]{0,20}\b(?:into|in|between|among) (?:the )?(?:\w+ ){0,3}?(?:cups|cases|moulds|holes)\b",
         RegexOptions.None,
         Patience

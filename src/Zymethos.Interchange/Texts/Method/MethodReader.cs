@@ -561,8 +561,9 @@ internal sealed partial class MethodReader
         var step = Steps[^1];
         if (step.Draft.Instruction.Length == 0)
             step.Draft.Title = TitleOf(clause);
+        var joint = joined || step.Draft.Instruction.EndsWith(':') ? " " : ", ";
         step.Draft.Instruction = _sameSentence
-            ? $"{step.Draft.Instruction.TrimEnd('.', ',')}{(joined || step.Draft.Instruction.EndsWith(':') ? " " : ", ")}{Sentence(clause, false)}"
+            ? $"{step.Draft.Instruction.TrimEnd('.', ',')}{joint}{Sentence(clause, false)}"
             : $"{step.Draft.Instruction} {Sentence(clause)}".Trim();
         step.Low = $"{step.Low}; {clause.ToLowerInvariant()}";
         if (Steps.Exists(s => s.Kind == StepKind.BulkRise) && Shapes().IsMatch(clause.ToLowerInvariant()))

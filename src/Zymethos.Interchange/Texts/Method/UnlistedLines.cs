@@ -65,7 +65,10 @@ internal static partial class UnlistedLines
                     && !have.Contains(Noun(known.Name))
                     && !SizeOf().IsMatch(sentence);
                 // "balls the size of a walnut (about 15 g each)" holds no nut.
-                if (AsLargeAs().Match(sentence) is { Success: true } large && LineReader.Read(text, knowledge).Text.Contains(large.Groups["what"].Value, StringComparison.OrdinalIgnoreCase))
+                if (
+                    AsLargeAs().Match(sentence) is { Success: true } large
+                    && LineReader.Read(text, knowledge).Text.Contains(large.Groups["what"].Value, StringComparison.OrdinalIgnoreCase)
+                )
                     continue;
                 // Who must not have honey or spirit is told of it, however little it is.
                 measured |=
@@ -105,7 +108,11 @@ internal static partial class UnlistedLines
     [GeneratedRegex(@"\bsize of\b|\begg (?:box|cup|size)", RegexOptions.IgnoreCase, 900)]
     private static partial Regex SizeOf();
 
-    [GeneratedRegex(@"\b(?:the )?size of an? (?:small |large )?(?<what>walnut|hazelnut|cherry|plum|apple|egg|almond|pea|marble)\b", RegexOptions.IgnoreCase, 900)]
+    [GeneratedRegex(
+        @"\b(?:the )?size of an? (?:small |large )?(?<what>walnut|hazelnut|cherry|plum|apple|egg|almond|pea|marble)\b",
+        RegexOptions.IgnoreCase,
+        900
+    )]
     private static partial Regex AsLargeAs();
 
     private const string Perhaps = ", optional";
@@ -194,7 +201,8 @@ internal static partial class UnlistedLines
 
     [GeneratedRegex(
         @"\b(?:brush|brushed|glaze|paint)\b[^.;,]{0,40}?\bwith (?:a little |some |the )?(?<what>(?:(?:lightly )?(?:beaten|"
-            + @"whisked) )?(?:whole )?(?:egg yolk|egg white|eggs?|milk|cream|melted butter|(?:warm |runny |clear )?honey|(?:dark |spiced )?rum|brandy|whisky|sherry))\b(?! (?:wash|butter))",
+            + @"whisked) )?(?:whole )?(?:egg yolk|egg white|eggs?|milk|cream|melted butter|(?:warm |runny |clear )?honey|(?:dark "
+            + @"|spiced )?rum|brandy|whisky|sherry))\b(?! (?:wash|butter))",
         RegexOptions.IgnoreCase,
         200
     )]
