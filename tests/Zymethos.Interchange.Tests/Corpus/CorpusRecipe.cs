@@ -38,6 +38,7 @@ public sealed record CorpusRecipe(string Name, string Text, IReadOnlyList<string
         "TwentyFirst",
         "TwentySecond",
         "TwentyThird",
+        "TwentyFourth",
     ];
 
     /// <summary>The recipes of one round.</summary>
