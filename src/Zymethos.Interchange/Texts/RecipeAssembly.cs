@@ -216,7 +216,7 @@ internal static partial class RecipeAssembly
         )
             rows.Yields.Add(new YieldWords(int.Parse(each.Groups["n"].Value, CultureInfo.InvariantCulture), "pieces", 3));
         // Two layers that are sandwiched are one cake.
-        if (rows.Yields is [{ Rank: 2, Pieces: 2, Name: "cakes" }] && reading.Steps.Exists(s => Sandwiched().IsMatch(s.Low)))
+        if (rows.Yields is [{ Rank: 2, Pieces: 2 or 3 or 4, Name: "cakes" }] && reading.Steps.Exists(s => Sandwiched().IsMatch(s.Low)))
             rows.Yields[0] = new YieldWords(1, "cake", 2);
         // Forty-eight small balls in one ring pan are torn apart at the table: what it serves counts.
         if (
@@ -279,7 +279,8 @@ internal static partial class RecipeAssembly
 
     [GeneratedRegex(
         @"\bsandwich(?:es|ed|ing)?\b(?! (?:tins?|pans?|cake))|\b(?:second|other|top) (?:cake|sponge|layer)\b[^.;]{0,24}\bon top\b|"
-            + @"\bput the other on top\b|\bput (?:the )?(?:two )?(?:cakes|layers|halves) together\b",
+            + @"\bput the other on top\b|\bput (?:the )?(?:two )?(?:cakes|layers|halves) together\b|"
+            + @"\bbetween (?:the |your |cake )?(?:cake )?layers\b|\b(?:stack|layer) (?:up )?the (?:cakes|layers|sponges)\b",
         RegexOptions.None,
         200
     )]

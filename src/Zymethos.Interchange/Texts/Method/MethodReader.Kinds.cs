@@ -186,7 +186,11 @@ internal sealed partial class MethodReader
         && Steps.Skip(bulk + 1).Any(s => SecondRise().IsMatch(s.Low));
 
     private bool FruitStands(string low) =>
-        Steps.Count > 0 && _bake < 0 && Steps[^1].IsHands && FruitInLiquid().IsMatch($"{Steps[^1].Low} {low}");
+        Steps.Count > 0
+        && _bake < 0
+        && Steps[^1].IsHands
+        && !(_context.HasYeast && YeastOrFlour().IsMatch(Steps[^1].Low))
+        && FruitInLiquid().IsMatch($"{Steps[^1].Low} {low}");
 
     /// <summary>What stands on its tray or in its tin straight after the bake cools there.</summary>
     private bool OnHotPan(string low, IReadOnlyList<TimePhrase> times) =>

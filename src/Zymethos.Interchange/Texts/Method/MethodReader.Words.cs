@@ -17,7 +17,7 @@ internal sealed partial class MethodReader
     // A sentence may end in keeping: "Wrap when cold: keeps for 10 days", "..., they keep 6 weeks".
     [GeneratedRegex(
         @"(?<=[\w)]);\s+|(?<=[\w)])[,:]\s+(?=(?:it |they |and |these |which )?(?:will |would |can )?(?:keeps|freezes|stays|lasts"
-            + @"|keep (?:for )?(?:up to )?\d|freeze (?:for )?(?:up to )?\d)\b|"
+            + @"|best eaten|eat (?:them |it )?(?:on )?the same day|keep (?:for )?(?:up to )?\d|freeze (?:for )?(?:up to )?\d)\b|"
             + @"(?:it|they|and they|and it|these|which|will|would|can) (?:will |would |can )?(?:keep|freeze|stay|"
             + @"last)\b(?! (?:stirring|beating|an eye|going|adding|warm|hot)))",
         RegexOptions.IgnoreCase,
@@ -187,6 +187,9 @@ internal sealed partial class MethodReader
         Patience
     )]
     private static partial Regex PasteOnly();
+
+    [GeneratedRegex(@"\b(?:yeast|flour|starter|levain)\b", RegexOptions.None, Patience)]
+    private static partial Regex YeastOrFlour();
 
     // "Hot oven, gas 7, 12-15 minutes": in it goes.
     [GeneratedRegex(

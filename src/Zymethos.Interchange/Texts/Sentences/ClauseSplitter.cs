@@ -220,10 +220,11 @@ internal static partial class ClauseSplitter
     private static bool IsNewHeat(List<Match> words, int at, string? next) =>
         at > 0
         && words[at - 1].Value.ToLowerInvariant() is "then"
-        && words[at].Value.Length is 3 or 4
-        && words[at].Value[..3].All(char.IsAsciiDigit)
-        && (words[at].Value.Length == 3 || words[at].Value[3] is 'C' or 'F' or 'c' or 'f')
-        && next is not null;
+        && next is not null
+        && (IsHeat(words[at].Value) || (words[at].Value.ToLowerInvariant() is "at" && IsHeat(next)));
+
+    private static bool IsHeat(string word) =>
+        word.Length is 3 or 4 && word[..3].All(char.IsAsciiDigit) && (word.Length == 3 || word[3] is 'C' or 'F' or 'c' or 'f');
 
     /// <summary>"..., then into the refrigerator for 12 hours": it goes elsewhere, and another wait begins.</summary>
     private static bool IsNewPlace(List<Match> words, int at, string sentence) =>
