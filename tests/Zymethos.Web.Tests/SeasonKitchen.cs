@@ -17,6 +17,8 @@ public sealed class SeasonKitchen : TestKitchen
 
     public SettableClock Clock { get; } = new();
 
+    protected override bool IsCopied => true;
+
     protected override void ConfigureWebHost(IWebHostBuilder builder)
     {
         base.ConfigureWebHost(builder);

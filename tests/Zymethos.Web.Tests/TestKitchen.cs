@@ -1,11 +1,14 @@
+using System.Collections.Concurrent;
 using System.Net;
 using System.Net.Http.Headers;
 using AngleSharp;
 using AngleSharp.Dom;
 using AngleSharp.Html.Dom;
 using Microsoft.AspNetCore.Hosting;
+using Microsoft.AspNetCore.Identity;
 using Microsoft.AspNetCore.Mvc.Testing;
 using Microsoft.EntityFrameworkCore;
+using Microsoft.Extensions.DependencyInjection;
 using Zymethos.Interchange.Demo;
 using Zymethos.Store;
 using Zymethos.Store.Tenancy;
@@ -16,6 +19,8 @@ namespace Zymethos.Web.Tests;
 /// <summary>The real server in process on a database of its own in a real PostgreSQL.</summary>
 public class TestKitchen : WebApplicationFactory<Program>, IAsyncLifetime
 {
+    // What a first start makes (tables, the demo kitchen with its season and its day) takes seconds: it is made once and copied.
+    private static readonly ConcurrentDictionary<Type, Lazy<Task<TestDatabase>>> Templates = new();
     private TestDatabase _database = null!;
 
     /// <summary>Whether to start with demo data.</summary>
@@ -27,7 +32,26 @@ public class TestKitchen : WebApplicationFactory<Program>, IAsyncLifetime
     /// <summary>Connection to this server's database.</summary>
     public string Connection => _database.Connection;
 
-    public async Task InitializeAsync() => _database = await TestDatabase.MakeAsync();
+    /// <summary>Whether a first start is like that of every other kitchen of its type, so that its database can be copied.</summary>
+    protected virtual bool IsCopied => GetType() == typeof(TestKitchen);
+
+    public async Task InitializeAsync() =>
+        _database = IsCopied
+            ? await TestDatabase.CopyAsync(await Templates.GetOrAdd(GetType(), t => new(() => FirstStartAsync(t))).Value)
+            : await TestDatabase.MakeAsync();
+
+    private static async Task<TestDatabase> FirstStartAsync(Type type)
+    {
+        var database = await TestDatabase.MakeAsync();
+        await using (var first = (TestKitchen)Activator.CreateInstance(type)!)
+        {
+            first._database = database;
+            _ = first.Services;
+        }
+
+        await database.EmptyAsync();
+        return database;
+    }
 
     async Task IAsyncLifetime.DisposeAsync()
     {
@@ -44,6 +68,8 @@ public class TestKitchen : WebApplicationFactory<Program>, IAsyncLifetime
         builder.UseSetting("ZYMETHOS_SEARCH_ON", "0");
         builder.UseSetting("ZYMETHOS_API_PER_MINUTE", ApiPerMinute.ToString());
         builder.UseEnvironment("Production");
+        // Hundreds of bakers register: their passwords need not be slow to guess.
+        builder.ConfigureServices(s => s.Configure<PasswordHasherOptions>(o => o.IterationCount = 1000));
     }
 
     /// <summary>A context that sees one kitchen, or none.</summary>

@@ -279,7 +279,7 @@ public sealed class ByHandTests
     {
         var network = RandomDays.Day(5, 2);
         Figures With(DayLean lean) =>
-            Figures.Of(network, DayPlanner.Plan(network with { Lean = lean }, new SolveSettings(TimeSpan.FromSeconds(15), 1, 2)).Plan!);
+            Figures.Of(network, DayPlanner.Plan(network with { Lean = lean }, new SolveSettings(TimeSpan.FromSeconds(5), 1, 2)).Plan!);
         var early = With(DayLean.DoneEarly);
         // Presence weighs most and not alone: a few minutes may go for an oven that is off sooner.
         Assert.True(With(DayLean.ShortDay).KitchenMinutes <= early.KitchenMinutes + 5);

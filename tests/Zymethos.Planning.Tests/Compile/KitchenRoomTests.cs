@@ -307,7 +307,7 @@ public sealed class KitchenRoomTests
                             );
                     }
                 },
-                iter: 2000
+                iter: Cases.Of(2000)
             );
 
     [Fact]
@@ -327,7 +327,7 @@ public sealed class KitchenRoomTests
                     if (fits)
                         Assert.True(pans.Sum(p => p.Long * p.Wide) <= 500 * 340);
                 },
-                iter: 3000
+                iter: Cases.Of(3000)
             );
 
     [Fact]

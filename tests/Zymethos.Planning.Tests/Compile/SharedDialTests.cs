@@ -95,7 +95,7 @@ public sealed class SharedDialTests
     public void No_bake_is_ever_further_from_its_dial_than_it_bears()
     {
         var random = new Random(5);
-        for (var round = 0; round < 60; round++)
+        for (var round = 0; round < Cases.Of(60); round++)
         {
             var heats = Enumerable.Range(0, 7).Select(_ => 150 + (random.NextDouble() * 40)).ToArray();
             var network = Network(Metric, [.. heats.Select((h, i) => Cake($"c{i}", h))]);

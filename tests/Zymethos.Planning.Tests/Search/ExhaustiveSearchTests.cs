@@ -66,7 +66,7 @@ public sealed class ExhaustiveSearchTests
                     Assert.Empty(PlanChecker.Check(network, plan));
                     Assert.True(plan.Finish(network) <= (best ?? int.MaxValue), $"{plan.Finish(network)} {best}");
                 },
-                iter: 60,
+                iter: Cases.Of(60),
                 threads: 2
             );
 

@@ -90,7 +90,7 @@ public sealed class PlannerPropertyTests
                     if (network.Lean == DayLean.DoneEarly)
                         Assert.Equal(outcome.Status == PlanStatus.Proven, outcome.BoundFinish == outcome.Plan.Finish(network));
                 },
-                iter: 120,
+                iter: Cases.Of(120),
                 threads: 1
             );
 
@@ -104,7 +104,7 @@ public sealed class PlannerPropertyTests
                     if (FirstPlan.Find(network, 1) is { } plan)
                         Assert.Empty(PlanChecker.Check(network, plan));
                 },
-                iter: 6000,
+                iter: Cases.Of(6000),
                 threads: 2
             );
 
@@ -122,7 +122,7 @@ public sealed class PlannerPropertyTests
                     Assert.Empty(PlanChecker.Check(network, outcome.Plan));
                     Assert.InRange(outcome.BoundFinish, 0, outcome.Plan.Finish(network));
                 },
-                iter: 80,
+                iter: Cases.Of(80),
                 threads: 1
             );
 
@@ -139,7 +139,7 @@ public sealed class PlannerPropertyTests
                     Assert.Empty(PlanChecker.Check(network, plan));
                     Assert.True(LowerBound.Finish(network, new ReachTable(network)) <= plan.Finish(network));
                 },
-                iter: 4000,
+                iter: Cases.Of(4000),
                 threads: 2
             );
 
@@ -166,7 +166,7 @@ public sealed class PlannerPropertyTests
                     );
                     Assert.Same(last, best);
                 },
-                iter: 1500,
+                iter: Cases.Of(1500),
                 threads: 2
             );
 
@@ -186,7 +186,7 @@ public sealed class PlannerPropertyTests
                             && !(b.Rule == PlanRule.Hands && b.Message.Contains("is not there", StringComparison.Ordinal))
                     );
                 },
-                iter: 3000,
+                iter: Cases.Of(3000),
                 threads: 2
             );
 
@@ -200,7 +200,7 @@ public sealed class PlannerPropertyTests
                     if (FirstPlan.Find(network, 1) is { } plan)
                         Assert.True(LowerBound.Finish(network, new ReachTable(network)) <= plan.Finish(network));
                 },
-                iter: 800,
+                iter: Cases.Of(800),
                 threads: 2
             );
 
@@ -209,7 +209,7 @@ public sealed class PlannerPropertyTests
     /// </summary>
     [Fact]
     public void Moving_a_step_a_minute_agrees_with_its_reasons() =>
-        Gen.Int[0, 1_000_000].Sample(AgreesWithItsReasons, iter: 250, threads: 2);
+        Gen.Int[0, 1_000_000].Sample(AgreesWithItsReasons, iter: Cases.Of(250), threads: 2);
 
     /// <summary>
     /// Days on which agreement failed once: a shelf whose first load had gone by the minute in question (633469), two openings of the

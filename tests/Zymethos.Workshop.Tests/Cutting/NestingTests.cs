@@ -1,6 +1,7 @@
 using System.Collections.Immutable;
 using NetTopologySuite.Geometries;
 using Zymethos.Workshop.Cutting;
+using Zymethos.Tests;
 
 namespace Zymethos.Workshop.Tests.Cutting;
 
@@ -101,7 +102,7 @@ public sealed class NestingTests
     {
         var random = new Random(seed);
         var pieces = 0;
-        for (var round = 0; round < 40; round++)
+        for (var round = 0; round < Cases.Of(40); round++)
         {
             var wishes = Enumerable
                 .Range(0, random.Next(1, 4))

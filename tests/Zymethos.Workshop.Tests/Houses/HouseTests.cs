@@ -1,6 +1,7 @@
 using NetTopologySuite.Algorithm.Locate;
 using NetTopologySuite.Geometries;
 using Zymethos.Workshop.Houses;
+using Zymethos.Tests;
 
 namespace Zymethos.Workshop.Tests.Houses;
 
@@ -107,7 +108,7 @@ public sealed class HouseTests
     public void No_piece_goes_through_another_and_they_weigh_what_they_fill(bool isBevelled)
     {
         var random = new Random(9);
-        for (var round = 0; round < 8; round++)
+        for (var round = 0; round < Cases.Of(8); round++)
         {
             var wish = Random(random, isBevelled) with { Chimney = 0 };
             var house = House.Of(wish);
