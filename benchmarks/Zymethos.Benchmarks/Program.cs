@@ -8,6 +8,8 @@ using Zymethos.Core.Measures;
 // live [days]                                         planning the rest of a day again after a slip
 // bench [days]                                        a day at work after a slip: how it goes on, and another order for the rest
 // touches address [benches] [seconds]                 touches told to a running Zymethos, with everybody listening
+// pages address [rounds]                              pages of the demo kitchen beside a bare page
+// kitchens address [kitchens] [rounds]                the same among so many kitchens, each with all of the demo kitchen
 // book [lines]                                        what reading lines and scaling the Book cost
 // season [seconds] [lots,lots,...] [seasons]          seasons of so many lots over eight weeks
 // calibration [kitchens]                              docs/calibration.svg: how often learned bands hold the truth, by their width
@@ -42,6 +44,12 @@ switch (args.FirstOrDefault() ?? "planning")
         return 0;
     case "touches":
         await TouchTable.PrintAsync(args.ElementAtOrDefault(1) ?? "http://127.0.0.1:5080", Number(2, 200), Number(3, 60));
+        return 0;
+    case "pages":
+        await PagesTable.PrintAsync(args.ElementAtOrDefault(1) ?? "http://127.0.0.1:5080", Number(2, 120));
+        return 0;
+    case "kitchens":
+        await PagesTable.PrintAsync(args.ElementAtOrDefault(1) ?? "http://127.0.0.1:5080", Number(2, 1000), Number(3, 300));
         return 0;
     case "book":
         BookTable.Print(Number(1, 10_000));

@@ -1,9 +1,7 @@
 using System.Collections.Concurrent;
 using System.Diagnostics;
-using System.Net.Http.Headers;
 using System.Text;
 using System.Text.Json;
-using System.Text.RegularExpressions;
 
 namespace Zymethos.Benchmarks;
 
@@ -11,7 +9,7 @@ namespace Zymethos.Benchmarks;
 /// So many kitchens, each with a session at work, a device that tells a touch every five seconds and one that listens and asks for the news
 /// of each: how soon a touch is acknowledged, and how soon the other device knows of it.
 /// </summary>
-internal static partial class TouchTable
+internal static class TouchTable
 {
     private static readonly TimeSpan Every = TimeSpan.FromSeconds(5);
 
@@ -118,49 +116,17 @@ internal static partial class TouchTable
 
     private static async Task<(HttpClient Client, string Session)> OpenAsync(string address, int number)
     {
-        var client = new HttpClient(new SocketsHttpHandler { MaxConnectionsPerServer = 4 })
-        {
-            BaseAddress = new Uri(address),
-            Timeout = Timeout.InfiniteTimeSpan,
-        };
-        client.DefaultRequestHeaders.Accept.Add(new MediaTypeWithQualityHeaderValue("text/html"));
-        await SendAsync(
-            client,
-            "/account/register",
-            "/account/register",
-            new()
-            {
-                ["KitchenName"] = $"Kitchen {number}",
-                ["Email"] = $"{Guid.NewGuid():N}@home.invalid",
-                ["Password"] = "a long enough one",
-            }
-        );
-        var begun = await SendAsync(
-            client,
+        var visitor = await Visitor.NewAsync(address, number);
+        var begun = await visitor.SendAsync(
             "/bench?stay=true",
             "/bench?handler=Recipe",
             new() { ["key"] = "market-squash-loaf", ["batches"] = "1" }
         );
         var session = begun.RequestMessage!.RequestUri!.AbsolutePath.Split('/')[^1];
         // Everybody has looked at their day before the first touch.
-        await client.GetStringAsync($"/bench/{session}/news?after=0");
-        return (client, session);
+        await visitor.Client.GetStringAsync($"/bench/{session}/news?after=0");
+        return (visitor.Client, session);
     }
-
-    private static async Task<HttpResponseMessage> SendAsync(
-        HttpClient client,
-        string page,
-        string action,
-        Dictionary<string, string> typed
-    )
-    {
-        typed["__RequestVerificationToken"] = Token().Match(await client.GetStringAsync(page)).Groups["token"].Value;
-        var answer = await client.PostAsync(action, new FormUrlEncodedContent(typed));
-        return answer.EnsureSuccessStatusCode();
-    }
-
-    [GeneratedRegex("name=\"__RequestVerificationToken\"[^>]*value=\"(?<token>[^\"]+)\"", RegexOptions.ExplicitCapture, 1000)]
-    private static partial Regex Token();
 
     private static double At(IReadOnlyCollection<double> values, double share)
     {

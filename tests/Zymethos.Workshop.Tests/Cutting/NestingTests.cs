@@ -119,7 +119,7 @@ public sealed class NestingTests
             pieces += nest.Pieces.Length;
         }
 
-        Assert.True(pieces > 300, $"{pieces}");
+        Assert.True(pieces > 7 * Cases.Of(40), $"{pieces}");
     }
 
     [Fact]
