@@ -63,7 +63,7 @@ public class TestKitchen : WebApplicationFactory<Program>, IAsyncLifetime
     {
         builder.UseSetting("ZYMETHOS_DB", Connection);
         builder.UseSetting("ZYMETHOS_EMPTY", WithDemo ? "0" : "1");
-        builder.UseSetting("ZYMETHOS_PLAN_SECONDS", "0.8");
+        builder.UseSetting("ZYMETHOS_PLAN_SECONDS", "1.5");
         builder.UseSetting("ZYMETHOS_SEARCH_SECONDS", "8");
         builder.UseSetting("ZYMETHOS_SEARCH_ON", "0");
         builder.UseSetting("ZYMETHOS_API_PER_MINUTE", ApiPerMinute.ToString());

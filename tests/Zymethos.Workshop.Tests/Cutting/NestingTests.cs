@@ -1,7 +1,7 @@
 using System.Collections.Immutable;
 using NetTopologySuite.Geometries;
-using Zymethos.Workshop.Cutting;
 using Zymethos.Tests;
+using Zymethos.Workshop.Cutting;
 
 namespace Zymethos.Workshop.Tests.Cutting;
 

@@ -1,7 +1,7 @@
 using NetTopologySuite.Algorithm.Locate;
 using NetTopologySuite.Geometries;
-using Zymethos.Workshop.Houses;
 using Zymethos.Tests;
+using Zymethos.Workshop.Houses;
 
 namespace Zymethos.Workshop.Tests.Houses;
 

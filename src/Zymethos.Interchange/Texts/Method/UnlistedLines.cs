@@ -72,7 +72,7 @@ internal static partial class UnlistedLines
                     continue;
                 // Who must not have honey or spirit is told of it, however little it is.
                 measured |=
-                    (known.Traits & (IngredientTraits.Honey | IngredientTraits.Alcohol)) != 0
+                    (known.Traits & (IngredientTraits.Honey | IngredientTraits.Alcohol)) != IngredientTraits.None
                     && !have.Contains(Noun(known.Name))
                     && !perhaps;
                 if (!measured && !text.EndsWith(Perhaps, StringComparison.Ordinal) && !text.EndsWith(Brush, StringComparison.Ordinal))
