@@ -31,7 +31,8 @@ public sealed class TodayTests(TestKitchen kitchen) : IClassFixture<TestKitchen>
         var page = await TestKitchen.ParseAsync(await baker.GetAsync("/today"));
         var text = page.QuerySelector("main")!.TextContent;
         Assert.Contains("Oven Day:", text, StringComparison.Ordinal);
-        Assert.Contains("Buy for", text, StringComparison.Ordinal);
+        // Which touches the week holds depends on the plan that the first start found; that some lead to the season does not.
+        Assert.NotEmpty(page.QuerySelectorAll(".today-lines a[href='/season']"));
         Assert.True(page.QuerySelectorAll(".today-lines li").Length > 4);
         // What the season calls urgent is told here, too.
         var season = await TestKitchen.ParseAsync(await baker.GetAsync("/season"));
