@@ -132,6 +132,23 @@ public static partial class LineSplitter
                 continue;
             }
 
+            // "milk, caster sugar": two of the larder and no amounts.
+            if (
+                pieces.Count == 1
+                && line.Count(c => c == ',') == 1
+                && !StartsWithAmount(pieces[0])
+                && !line.Any(char.IsAsciiDigit)
+                && knowledge.Find(pieces[0]) is { } one
+                && knowledge.Find(piece) is { } next
+                && one != next
+                && LineWords.Noun(one.Name) != LineWords.Noun(next.Name)
+                && !LineWords.Forms.Contains(piece.ToLowerInvariant())
+            )
+            {
+                pieces.Add(piece);
+                continue;
+            }
+
             // "75 g melted butter, icing sugar": another of the list, which the first is not.
             if (
                 pieces.Count == 1

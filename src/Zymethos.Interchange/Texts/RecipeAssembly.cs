@@ -111,8 +111,12 @@ internal static partial class RecipeAssembly
             .Notes.Append(rows.Name)
             .Concat(rows.Summary)
             .Concat(rows.Parts.SelectMany(p => p.Lines).Where(l => Shell().IsMatch(l)))
-            .Select(t => PanWords.In(t.ToLowerInvariant(), pans))
+            .Select(t => PanWords.In(Case().Replace(t.ToLowerInvariant(), "tart tin"), pans))
             .FirstOrDefault(p => p is { IsSized: true } && p.Pan.Shape != PanShape.Tray);
+
+    // "1 x 23cm shortcrust pastry case" is baked in a tin of that size.
+    [GeneratedRegex(@"\b(?:pastry|tart|flan|quiche) (?:case|crust)s?\b", RegexOptions.None, 900)]
+    private static partial Regex Case();
 
     [GeneratedRegex(@"\b(?:pie|tart|flan|pastry) (?:shell|crust|case)s?\b", RegexOptions.IgnoreCase, 900)]
     private static partial Regex Shell();

@@ -73,6 +73,13 @@ internal static partial class PanWords
             return new MeantPan(usual ?? Made(shapes[0], 230, shapes[0] is PanShape.Tray ? 330 : 230), count, shapes[0] == PanShape.Tray);
         }
 
+        // A pan of 9 by 5 inches is that of a loaf, whether it is called so or not.
+        if (shapes[0] == PanShape.Rectangle && wanted is { Length: >= 190 and <= 245, Width: >= 95 and <= 140 })
+        {
+            shapes = [PanShape.Loaf];
+            candidates = [.. pans.Where(p => p.Shape == PanShape.Loaf)];
+        }
+
         var near = candidates
             .Where(p => Math.Abs(p.Length.Millimetres - wanted.Length) <= Near && Math.Abs(p.Width.Millimetres - wanted.Width) <= Near)
             .MinBy(p => Math.Abs(p.Length.Millimetres - wanted.Length) + Math.Abs(p.Width.Millimetres - wanted.Width));

@@ -217,7 +217,11 @@ internal sealed partial record YieldWords(int Pieces, string Name, int Rank)
     )]
     private static partial Regex NotName();
 
-    [GeneratedRegex(@"^\s*(?:(?:\d+(?:[.,]\d+)?\s?(?:kg|g|lbs?|cm|inch(?:es)?|in|""|oz)|/)\s*)+(?=[a-z])", RegexOptions.IgnoreCase, 900)]
+    [GeneratedRegex(
+        @"^\s*(?:(?:\d+(?:[.,]\d+)?\s?(?:kg|g|lbs?|cm|inch(?:es)?|in|""|oz)|\d+ ?[x×] ?\d+|/)\s*)+(?=[a-z])",
+        RegexOptions.IgnoreCase,
+        900
+    )]
     private static partial Regex LeadingSize();
 
     [GeneratedRegex(@"\s+", RegexOptions.None, 900)]

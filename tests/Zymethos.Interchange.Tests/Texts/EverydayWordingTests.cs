@@ -143,6 +143,38 @@ public sealed class EverydayWordingTests
             Assert.InRange(oven.Pan.Length.Millimetres / 10, centimetres - 1, centimetres + 1);
     }
 
+    [Theory]
+    [InlineData("Makes one 9x5 loaf", "Put into a greased 9x5 pan.", PanShape.Loaf)]
+    [InlineData("1 x 26cm ready-made shortcrust pastry case", "Pour it into the case.", PanShape.Round)]
+    public void A_tin_may_stand_above_the_method(string row, string into, PanShape shape)
+    {
+        var cake = Cake($"Mix all. {into} Bake at 180 C for 25 minutes.", $"\n{row}\n");
+        Assert.Equal(shape, The(cake, StepKind.Bake).Oven!.Pan.Shape);
+        Assert.DoesNotContain("x5", cake.Yield.PieceName, StringComparison.Ordinal);
+    }
+
+    [Fact]
+    public void Little_pictures_and_numbers_on_keys_carry_no_words()
+    {
+        var draft = Draft(
+            "\U0001F967 PLUM PIE (serves 6)\n\n\U0001F449 Crust\n160 g flour\n110 g butter\n\n\U0001F525 Directions\n1\uFE0F\u20E3 Mix the crust and "
+                + "chill 30 min.\n2\uFE0F\u20E3 Line a 23 cm pie dish and bake at 180 C for 40 min."
+        );
+        Assert.StartsWith("PLUM PIE", draft.Name, StringComparison.Ordinal);
+        Assert.Equal("Crust", Assert.Single(draft.Parts).Name);
+        Assert.Equal(["chill", "bake"], draft.Steps.Where(s => s.Kind is "chill" or "bake").Select(s => s.Kind));
+    }
+
+    [Fact]
+    public void What_stands_on_the_tray_dries_and_does_not_bake() =>
+        Assert.Equal(
+            25,
+            The(
+                Cake("Heat oven to 150C. Spread on wafers on a tray. Let dry on the tray for 2-3 hours. Bake for 25 minutes."),
+                StepKind.Bake
+            ).Takes.Likely.TotalMinutes
+        );
+
     [Fact]
     public void A_row_for_the_tin_tells_the_tin()
     {

@@ -57,7 +57,19 @@ internal sealed partial class RowReader
 
     /// <summary>A row with the abbreviations of recipe cards in full, whose stops would end sentences.</summary>
     private static string Abbreviated(string row) =>
-        SelfRaising().Replace(With().Replace(Bullet().Replace(row, ""), " with "), "self-raising ");
+        SelfRaising()
+            .Replace(
+                With().Replace(Bullet().Replace(Picture().Replace(Keycap().Replace(row, "${n}. "), " ").Trim(), ""), " with "),
+                "self-raising "
+            );
+
+    // The number on a key, as messages write it.
+    [GeneratedRegex(@"^(?<n>\d)\uFE0F?\u20E3\s*", RegexOptions.None, 900)]
+    private static partial Regex Keycap();
+
+    // Little pictures between the words.
+    [GeneratedRegex(@" *[\p{Cs}\uFE0F\u200D\u20E3\u23F0-\u23F3\u2600-\u26FF\u2700-\u27BF\u2B50]+ *", RegexOptions.None, 900)]
+    private static partial Regex Picture();
 
     [GeneratedRegex(@"^(?:[•▢□☐◦·‣●○▪>]|[-–—*](?=\s))\s*(?=[^\s*_=-])", RegexOptions.None, 900)]
     private static partial Regex Bullet();
@@ -238,9 +250,9 @@ internal sealed partial class RowReader
 
         // "Prep 25 min | Bake 14 min | Makes 30 cookies".
         if (
-            row.Contains('|', StringComparison.Ordinal)
-            && row.Split('|').Select(p => YieldWords.Line(p.Trim())).FirstOrDefault(y => y is not null) is { } among
-            && row.Split('|').All(p => p.Trim().Length < 40)
+            row.Split('|', '·', '•') is { Length: > 1 } bars
+            && bars.Select(p => YieldWords.Line(p.Trim())).FirstOrDefault(y => y is not null) is { } among
+            && bars.All(p => p.Trim().Length < 40)
         )
         {
             _rows.Yields.Add(among);

@@ -259,6 +259,7 @@ internal sealed partial class MethodReader
                 || times[0].Index < 3
             )
             && !Kneads().IsMatch(low)
+            && !LeftToStand().IsMatch(low)
             && !RiseWords().IsMatch(low)
             && !ChillWords().IsMatch(low)
             && !FreezeWords().IsMatch(low);

@@ -188,13 +188,16 @@ internal sealed partial class MethodReader
     )]
     private static partial Regex PasteOnly();
 
+    [GeneratedRegex(@"^(?:and |then )*(?:let|leave|allow|stand|rest|dry|set aside)\b", RegexOptions.None, Patience)]
+    private static partial Regex LeftToStand();
+
     [GeneratedRegex(@"\b(?:yeast|flour|starter|levain)\b", RegexOptions.None, Patience)]
     private static partial Regex YeastOrFlour();
 
     // "Hot oven, gas 7, 12-15 minutes": in it goes.
     [GeneratedRegex(
         @"^(?:hot |moderate |medium |slow |warm |cool )?oven\b(?![^.;]*\b(?:stone|steel|casserole|inside|advance|before"
-            + @"|heat up)\b)[^.;]{0,40}?(?:,|\bfor)\s*(?:about )?\d{1,3}(?:\s?(?:-|–|to)\s?\d{1,3})? ?min",
+            + @"|heat up)\b)[^.;]{0,40}?(?:,|\bfor\b|\)|[\dcf°](?=\s))\s*(?:about )?\d{1,3}(?:\s?(?:-|–|to)\s?\d{1,3})? ?min",
         RegexOptions.None,
         Patience
     )]

@@ -121,7 +121,8 @@ internal static class SentenceSplitter
         var next = text[(end + 1)..].TrimStart();
         if (next.Length == 0)
             return true;
-        var isShort = Short.Contains(new string([.. word.SkipWhile(c => char.IsDigit(c) || c is '-' or '–' or '½' or '/')]));
+        // "18x12-in.", "10-12min.": the letters behind the last figure.
+        var isShort = Short.Contains(new string([.. word.Reverse().TakeWhile(c => char.IsLetter(c) || c == '.').Reverse()]));
         if (isShort && !char.IsUpper(next[0]))
         {
             if (!word.Contains("min", StringComparison.OrdinalIgnoreCase) && !word.Contains("hr", StringComparison.OrdinalIgnoreCase))
