@@ -157,8 +157,8 @@ public sealed class EverydayWordingTests
     public void Little_pictures_and_numbers_on_keys_carry_no_words()
     {
         var draft = Draft(
-            "\U0001F967 PLUM PIE (serves 6)\n\n\U0001F449 Crust\n160 g flour\n110 g butter\n\n\U0001F525 Directions\n1\uFE0F\u20E3 Mix the crust and "
-                + "chill 30 min.\n2\uFE0F\u20E3 Line a 23 cm pie dish and bake at 180 C for 40 min."
+            "\U0001F967 PLUM PIE (serves 6)\n\n\U0001F449 Crust\n160 g flour\n110 g butter\n\n\U0001F525 Directions\n"
+                + "1\uFE0F\u20E3 Mix the crust and chill 30 min.\n2\uFE0F\u20E3 Line a 23 cm pie dish and bake at 180 C for 40 min."
         );
         Assert.StartsWith("PLUM PIE", draft.Name, StringComparison.Ordinal);
         Assert.Equal("Crust", Assert.Single(draft.Parts).Name);

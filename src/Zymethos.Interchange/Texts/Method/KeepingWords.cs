@@ -158,7 +158,8 @@ internal static partial class KeepingWords
             + @"covered)|whisking|them apart|apart|some|aside|back|one|turning|folding))|\bwill last\b|\b(?:it|they) last\b|\blasts\b|"
             + @"\bstays? (?:soft|fresh|moist|crisp|good)|\bstored? (?:in|airtight|for|them|up|well|between|at|tightly|covered|wrapped"
             + @"|loosely|it)|\bgood (?:for|until|"
-            + @"till) (?:up to )?(?:\d|an?\b|one|two|three|four|six)|^storage\b|\bairtight\b.*\d|\beat\b.*\bsame day\b|^eat (?:them |it )?today\b|\b(?:best|"
+            + @"till) (?:up to )?(?:\d|an?\b|one|two|three|four|six)|^storage\b|\bairtight\b.*\d|\beat\b.*\bsame day\b|"
+            + @"^eat (?:them |it )?today\b|\b(?:best|"
             + @"nicest) (?:hot |warm |cold |fresh |eaten )?(?:eaten|on the day|the (?:same )?day|within|that day|fresh|when fresh)|"
             + @"\b(?:eat|eaten|serve|use|enjoy|best|nicest|good|lovely)\b[^.;]{0,30}\b(?:on )?the day (?:it|they|you|of (?:baking|"
             + @"making))\b|\b(?:eat|eaten|serve|use|enjoy|consume)[d]? (?:it |them )?(?:up )?(?:on|within|that|the|it on the|"
@@ -207,7 +208,8 @@ internal static partial class KeepingWords
     private static partial Regex SecondDay();
 
     [GeneratedRegex(
-        @"\b(?:same day|eat (?:them |it )?today|on the day|that day|day (?:it is|they are|it's|they're|of) (?:made|baked|baking)|the day (?:it|they))\b",
+        @"\b(?:same day|eat (?:them |it )?today|on the day|that day|"
+            + @"day (?:it is|they are|it's|they're|of) (?:made|baked|baking)|the day (?:it|they))\b",
         RegexOptions.None,
         200
     )]
