@@ -39,6 +39,7 @@ public sealed record CorpusRecipe(string Name, string Text, IReadOnlyList<string
         "TwentySecond",
         "TwentyThird",
         "TwentyFourth",
+        "TwentyFifth",
     ];
 
     /// <summary>The recipes of one round.</summary>
