@@ -132,6 +132,19 @@ public static partial class LineSplitter
                 continue;
             }
 
+            // "1 egg, beaten, and sesame seeds": what stands behind is another thing.
+            if (
+                pieces.Count == 1
+                && piece.StartsWith("and ", StringComparison.OrdinalIgnoreCase)
+                && knowledge.Find(piece[4..]) is { } also
+                && LineReader.Read(pieces[0], knowledge).Ingredient is { } had
+                && had != also
+            )
+            {
+                pieces.Add(piece[4..]);
+                continue;
+            }
+
             // "milk, caster sugar": two of the larder and no amounts.
             if (
                 pieces.Count == 1
@@ -360,6 +373,9 @@ public static partial class LineSplitter
         foreach (Match match in PlusAmount().Matches(line))
         {
             var (left, right) = (line[..match.Index].Trim(' ', ','), line[match.Groups["rest"].Index..].Trim());
+            // "1 egg plus 1 white".
+            if (left.Contains("egg", StringComparison.OrdinalIgnoreCase) && YolkOrWhite().Match(right) is { Success: true } part)
+                right = $"{part.Groups["n"].Value} egg {part.Groups["what"].Value}{right[part.Length..]}";
             var (one, other) = (LineReader.Read(left, knowledge), LineReader.Read(right, knowledge));
             if (
                 one.Ingredient is null
@@ -409,6 +425,9 @@ public static partial class LineSplitter
 
     [GeneratedRegex(@"^(?:a little|some|a splash of|a dash of|a drop of|a bit of|enough) (?!more\b|extra\b)", RegexOptions.IgnoreCase, 900)]
     private static partial Regex Unmeasured();
+
+    [GeneratedRegex(@"^(?<n>\d+|an?|one|two|three) (?:extra )?(?<what>whites?|yolks?)\b", RegexOptions.IgnoreCase, 900)]
+    private static partial Regex YolkOrWhite();
 
     // "50 g almonds, half for the top" is one line.
     [GeneratedRegex(@"^(?:half|a third|a quarter|one|two) (?:of (?:it|them|this)|for the|for top)\b", RegexOptions.IgnoreCase, 900)]

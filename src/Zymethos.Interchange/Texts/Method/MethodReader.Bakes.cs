@@ -80,7 +80,7 @@ internal sealed partial class MethodReader
             time is null
             || bake.Time is not { } first
             || between.Count > 1
-            || between.Exists(s => s.Time is not null || !TouchWork().IsMatch(s.Low))
+            || between.Exists(s => s.Time is not null || !TouchWork().IsMatch(s.Low) || MakesFilling().IsMatch(s.Low))
         )
             return false;
         var (a, b) = (first.Low + time.Low, first.High + time.High);

@@ -157,6 +157,17 @@ internal sealed partial class MethodReader
                 && Steps[^1].IsHands
                 && SecondRise().IsMatch(Steps[^1].Low)
             )
+            // "Knead for 10 minutes. Cover, leave 2 hours."
+            || (
+                _context.HasYeast
+                && _bake < 0
+                && !_shaped
+                && times.Any(t => t.Low is >= 40 and <= 300)
+                && !Steps.Exists(s => s.Kind is StepKind.BulkRise or StepKind.Proof)
+                && Steps.Count > 0
+                && Steps[^1].IsHands
+                && Kneads().IsMatch(Steps[^1].Low)
+            )
             || (_shaped && _bake < 0 && times.Any(t => t.Low >= 20) && Steps.Exists(s => s.Kind == StepKind.BulkRise) && Steps[^1].IsHands)
             || (
                 WarmPlace().IsMatch(low)

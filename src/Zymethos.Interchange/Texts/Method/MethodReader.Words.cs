@@ -191,6 +191,22 @@ internal sealed partial class MethodReader
     [GeneratedRegex(@"^(?:and |then )*(?:let|leave|allow|stand|rest|dry|set aside)\b", RegexOptions.None, Patience)]
     private static partial Regex LeftToStand();
 
+    // What is beaten first and poured onto a crust is no touch of the bake.
+    [GeneratedRegex(
+        @"^(?:and |then |meanwhile,? )*(?:whisk|beat|mix|melt|combine|simmer|blend)\b[^.]{0,80}\b(?:pour|spread|spoon|tip)\b",
+        RegexOptions.None,
+        Patience
+    )]
+    private static partial Regex MakesFilling();
+
+    // "Put a heavy pot with lid in the oven at 450 F": it comes to heat, and nothing bakes.
+    [GeneratedRegex(
+        @"\bput (?:an? |the |your )(?:[\w-]+ ){0,3}?(?:pot|dutch oven|casserole|baking stone|pizza stone|stone|steel)\b[^.;]{0,30}\bin(?:to)? (?:the|your) oven\b",
+        RegexOptions.None,
+        Patience
+    )]
+    private static partial Regex HeatsPot();
+
     [GeneratedRegex(@"\b(?:yeast|flour|starter|levain)\b", RegexOptions.None, Patience)]
     private static partial Regex YeastOrFlour();
 

@@ -346,7 +346,7 @@ internal sealed partial class MethodReader
                 heats = [];
         }
 
-        if (IsPreheat(low, heats))
+        if (IsPreheat(low, heats) || (_bake < 0 && heats.Count > 0 && HeatsPot().IsMatch(low) && !BakeVerb().IsMatch(low)))
         {
             if (heats.Count > 0)
                 _heat = heats[^1];
