@@ -275,7 +275,8 @@ internal static partial class RecipeAssembly
     private static partial Regex OneThing();
 
     [GeneratedRegex(
-        @"\b(?:shape|form|pat)\b[^.;]{0,24}\b(?:in)?to an? (?:[\w-]+,? ){0,4}(?:loaf|boule|bâtard|batard|bloomer|cob|ball(?=[^.]{0,40}\b(?:towel|basket|banneton|proving|seam)))\b",
+        @"\b(?:shape|form|pat)\b[^.;]{0,24}\b(?:in)?to an? (?:[\w-]+,? ){0,4}(?:loaf|boule|bâtard|batard|bloomer|cob"
+            + @"|ball(?=[^.]{0,40}\b(?:towel|basket|banneton|proving|seam)))\b",
         RegexOptions.None,
         200
     )]

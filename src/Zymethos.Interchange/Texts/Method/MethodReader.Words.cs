@@ -201,7 +201,8 @@ internal sealed partial class MethodReader
 
     // "Put a heavy pot with lid in the oven at 450 F": it comes to heat, and nothing bakes.
     [GeneratedRegex(
-        @"\bput (?:an? |the |your )(?:[\w-]+ ){0,3}?(?:pot|dutch oven|casserole|baking stone|pizza stone|stone|steel)\b[^.;]{0,30}\bin(?:to)? (?:the|your) oven\b",
+        @"\bput (?:an? |the |your )(?:[\w-]+ ){0,3}?(?:pot|dutch oven|casserole|baking stone|pizza stone|stone"
+            + @"|steel)\b[^.;]{0,30}\bin(?:to)? (?:the|your) oven\b",
         RegexOptions.None,
         Patience
     )]
