@@ -68,9 +68,11 @@ internal sealed partial class LineReading
         "if everybody",
         "if available",
         "if you can get",
-        "leave out",
-        "leave them out",
-        "omit",
+        "leave out if",
+        "leave out for",
+        "leave it out if",
+        "leave them out if",
+        "omit if",
     ];
 
     private readonly string _text;

@@ -245,6 +245,35 @@ public sealed class EverydayWordingTests
         );
 
     [Fact]
+    public void Eggs_beside_the_size_of_an_egg_stay()
+    {
+        var lines = Lines(
+            "Test buns\n\n250 g flour\n80 g butter\n100 g sugar\n\nMethod\nMix and beat in 3 eggs, then form balls the size of an egg. Put on a tray "
+                + "and bake at 180 C for 15 minutes."
+        );
+        Assert.Contains(lines, l => l.Contains("3 eggs", StringComparison.Ordinal));
+    }
+
+    [Theory]
+    [InlineData("125 g mini chocolate fingers")]
+    [InlineData("1 pack (114 g) chocolate fingers, to decorate")]
+    public void Chocolate_fingers_are_biscuits(string row)
+    {
+        var recipe = Read($"Test cake\n\n200 g sugar\n{row}\n\nMethod\nMix, put in a 20 cm round tin and bake at 180 C for 30 minutes.");
+        Assert.Contains(Allergen.Wheat, AllergenStatement.Of(recipe, IngredientKnowledge.Shipped).Contains);
+    }
+
+    [Theory]
+    [InlineData("150 g butter, leave out to soften", false)]
+    [InlineData("50 g walnuts, leave out if you like", true)]
+    [InlineData("50 g walnuts - leave out for small children", true)]
+    public void Only_what_may_be_left_out_is_optional(string row, bool optional)
+    {
+        var recipe = Read($"Test cake\n\n200 g sugar\n{row}\n\nMethod\nMix, put in a 20 cm round tin and bake at 180 C for 30 minutes.");
+        Assert.Equal(optional, recipe.Parts.SelectMany(x => x.Lines).Last().IsOptional);
+    }
+
+    [Fact]
     public void Honey_that_only_the_method_names_is_a_line()
     {
         var lines = Lines(
@@ -258,6 +287,7 @@ public sealed class EverydayWordingTests
     [InlineData("Store tightly covered for up to a week.", "counter", 7)]
     [InlineData("They keep at room temperature for 3 days or in the fridge up to 1 week.", "counter", 3)]
     [InlineData("The batter will keep 5 days.", "refrigerator", 5)]
+    [InlineData("Keep it cold in a tin for 2 days.", "refrigerator", 2)]
     [InlineData("Eat today.", "counter", 1)]
     public void How_it_keeps_is_read_and_raw_batter_keeps_cold(string sentence, string place, int days) =>
         Assert.Contains(

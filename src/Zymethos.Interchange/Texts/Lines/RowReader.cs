@@ -1234,7 +1234,7 @@ internal sealed partial class RowReader
 
     [GeneratedRegex(
         @"^\W*(?:dear|hi|hiya|hello|hey)(?: (?:there|all|everyone|everybody|love|darling|dear|mum|dad|gran|\p{Lu}\p{L}+))*\s*[,!:.]*$",
-        RegexOptions.None | RegexOptions.IgnoreCase,
+        RegexOptions.IgnoreCase,
         200
     )]
     private static partial Regex Address();
@@ -1253,7 +1253,7 @@ internal sealed partial class RowReader
 
     // "- put all that in a big bowl" behind a list.
     [GeneratedRegex(
-        @"\s[-–—]\s(?=(?:then |and )?(?:put|mix|soak|steep|leave|stir|tip|place|leave|cover|toss|combine|weigh|measure|get)\b)"
+        @"\s[-–—]\s(?=(?:then |and )?(?:put|mix|soak|steep|leave|stir|tip|place|cover|toss|combine|weigh|measure|get)\b)"
             + @"|\.\.+\s*(?=(?:put|mix|soak)\b)",
         RegexOptions.IgnoreCase,
         200

@@ -113,7 +113,7 @@ internal static partial class KeepingWords
         if (Freezer().IsMatch(around))
             return "freezer";
         // "at room temperature for 2-3 days or in the fridge up to 1 week".
-        if (RoomWords().IsMatch(around) && !Fridge().IsMatch(around))
+        if (RoomWords().IsMatch(around) && !Fridge().IsMatch(around) && !Cold().IsMatch(low))
             return around.Contains("tin", StringComparison.Ordinal) ? "counter, in a tin" : "counter";
         // Raw dough and batter keep in the cold, wherever the place was said (egg and milk: USDA, from memory).
         if (PartOf(low) is "Batter" or "Dough" && !Freezer().IsMatch(low))

@@ -55,9 +55,10 @@ internal sealed partial class MethodReader
     /// <summary>Goes back to the main strand where a clause uses what was made beside.</summary>
     private void StrandEnd(string low)
     {
-        // "Pour over the shortbread": what was made beside goes onto what was baked.
+        // "Turn the sponge out onto it": what was laid beside takes what was baked.
         if (_strand > 0 && _bake >= 0 && !PartStart().IsMatch(low) && SpongeOut().IsMatch(low))
             EndSide();
+        // "Pour over the shortbread": what was made beside goes onto what was baked.
         if (_strand > 0 && _bake >= 0 && OntoMain().IsMatch(low) && !PartStart().IsMatch(low))
             EndSide();
         if (

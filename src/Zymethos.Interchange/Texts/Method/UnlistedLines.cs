@@ -45,12 +45,9 @@ internal static partial class UnlistedLines
         foreach (var sentence in paragraphs.SelectMany(SentenceSplitter.Split).Where(s => !Served().IsMatch(s)))
         {
             var perhaps = LinesInMethod.IsPerhaps(sentence);
-            foreach (
-                var one in In(
-                    MethodReader.FeedsIn(sentence.ToLowerInvariant()) is null ? sentence : OftenEnd().Replace(sentence, ""),
-                    knowledge
-                )
-            )
+            // "balls the size of a walnut (about 15 g each)" holds no nut.
+            var used = AsLargeAs().Replace(sentence, " ");
+            foreach (var one in In(MethodReader.FeedsIn(used.ToLowerInvariant()) is null ? used : OftenEnd().Replace(used, ""), knowledge))
             {
                 var text = FedInAll(one, sentence);
                 var read = LineReader.Read(text, knowledge);
@@ -63,13 +60,7 @@ internal static partial class UnlistedLines
                     read.Amounts.Any(a => a.Amount.Unit.Dimension == UnitDimension.Count)
                     && Counted().IsMatch(known.Name)
                     && !have.Contains(Noun(known.Name))
-                    && !SizeOf().IsMatch(sentence);
-                // "balls the size of a walnut (about 15 g each)" holds no nut.
-                if (
-                    AsLargeAs().Match(sentence) is { Success: true } large
-                    && LineReader.Read(text, knowledge).Text.Contains(large.Groups["what"].Value, StringComparison.OrdinalIgnoreCase)
-                )
-                    continue;
+                    && !SizeOf().IsMatch(used);
                 // Who must not have honey or spirit is told of it, however little it is.
                 measured |=
                     (known.Traits & (IngredientTraits.Honey | IngredientTraits.Alcohol)) != IngredientTraits.None
@@ -109,9 +100,10 @@ internal static partial class UnlistedLines
     private static partial Regex SizeOf();
 
     [GeneratedRegex(
-        @"\b(?:the )?size of an? (?:small |large )?(?<what>walnut|hazelnut|cherry|plum|apple|egg|almond|pea|marble)\b",
+        @"\b(?:the )?size of an? (?:small |large )?(?:walnut|hazelnut|cherry|plum|apple|egg|almond|pea|marble)s?\b"
+            + @"(?:\s*\([^)]{0,30}\)|, (?:about )?\d{1,3} ?g each)?",
         RegexOptions.IgnoreCase,
-        900
+        200
     )]
     private static partial Regex AsLargeAs();
 
