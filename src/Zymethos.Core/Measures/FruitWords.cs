@@ -23,7 +23,7 @@ internal static partial class FruitWords
             + @"satsumas?)\s*[,(]\s*(?<rest>(?:(?:finely|freshly|coarsely|grated|squeezed|the|only|and|of|rind|zest|juice|peel|"
             + @"&)\b[\s,]*)+)\)?\s*$",
         RegexOptions.IgnoreCase,
-        200
+        900
     )]
     private static partial Regex Behind();
 

@@ -110,7 +110,7 @@ public static partial class LineSplitter
             + @"sliced\b)[\p{L}-]+(?: [\p{L}-]+)? (?:to|for) (?:glaze|glazing|brush|brushing|dust|dusting|sprinkle|sprinkling|dredge|"
             + @"dredging))\.?\s*$",
         RegexOptions.IgnoreCase,
-        200
+        900
     )]
     private static partial Regex ForFinish();
 
@@ -272,7 +272,7 @@ public static partial class LineSplitter
     [GeneratedRegex(
         @"^(?<a>[\p{L}-]+(?: [\p{L}-]+){0,2}) and (?<b>[\p{L}-]+(?: [\p{L}-]+){0,2}?)(?<use>,? (?:to|for) (?:the )?\w+)?$",
         RegexOptions.IgnoreCase,
-        200
+        900
     )]
     private static partial Regex TwoNames();
 
@@ -322,7 +322,7 @@ public static partial class LineSplitter
         @"^\W*(?:the )?(?:same|equal) weight of (?<names>[\p{L} -]+(?:, [\p{L} -]+)+ and [\p{L} -]+?)\s*\((?:about |approx\.? |"
             + @"around )?(?<amount>\d[\d.,]*\s?(?:g|oz))(?: of)? each\)$",
         RegexOptions.IgnoreCase,
-        200
+        900
     )]
     private static partial Regex SameWeightEach();
 
@@ -331,7 +331,7 @@ public static partial class LineSplitter
             + @"tablespoons?))\s+each\s+(?:of\s+)?(?<names>[\p{L} -]+(?:, [\p{L} -]+)+ and [\p{L} -]+)(?=\s*,\s*(?:\d|an? |half |one |"
             + @"two )|\s*[.;]|\s*$)",
         RegexOptions.IgnoreCase,
-        200
+        900
     )]
     private static partial Regex EachInList();
 
@@ -399,14 +399,14 @@ public static partial class LineSplitter
     [GeneratedRegex(
         @"\s*\(\s*(?:\+|plus)\s*(?<amount>(?:\d|[½¼¾⅓⅔])[\d\s/½¼¾⅓⅔.,]*\s*[a-z]{1,12}\.?)\s+(?<use>(?:for|to) [^)]{3,40})\)",
         RegexOptions.IgnoreCase,
-        200
+        900
     )]
     private static partial Regex MoreFor();
 
     [GeneratedRegex(
         @"^(?:salt (?:and|&) (?:black )?pepper|(?:coarse|flaky|sea|kosher|coarse sea|flaky sea) salt)$",
         RegexOptions.IgnoreCase,
-        200
+        900
     )]
     private static partial Regex SaltAndPepper();
 
@@ -416,7 +416,7 @@ public static partial class LineSplitter
     [GeneratedRegex(
         @"^(?<a>[\p{L} -]{3,24}?) and (?<b>[\p{L} -]{3,24}?) (?<use>(?:to|for) \p{L}[\p{L} ]{2,24})$",
         RegexOptions.IgnoreCase,
-        200
+        900
     )]
     private static partial Regex TwoForUse();
 
@@ -443,7 +443,7 @@ public static partial class LineSplitter
     [GeneratedRegex(
         @"^\p{L}[\p{L}\s'’-]{1,40}\s(?:\d+(?:[.,/]\d+)?|[½¼¾])\s?(?:g|kg|ml|l|dl|oz|lb|tsp|tbsp|cups?)\b",
         RegexOptions.IgnoreCase,
-        200
+        900
     )]
     private static partial Regex Trailing();
 
@@ -455,14 +455,14 @@ public static partial class LineSplitter
             + @"handful|some|few|heaped|juice|zest|rind|scant|good|splash|drizzle|knob|grated (?:zest|rind)|finely grated (?:zest|"
             + @"rind))\b)",
         RegexOptions.IgnoreCase,
-        200
+        900
     )]
     private static partial Regex Start();
 
     [GeneratedRegex(
         @"(?<![\d/.,(x×-])(?<!\d\s)(?<!(?:or|to|x|-|–|plus|\+)\s)(?:\d+\s+\d/\d|\d/\d|\d+(?:[.,]\d+)?\s?[½¼¾⅓⅔]?|[½¼¾⅓⅔⅛])\s?(?=[A-Za-z])",
         RegexOptions.None,
-        200
+        900
     )]
     private static partial Regex AmountStart();
 
@@ -473,7 +473,7 @@ public static partial class LineSplitter
         @"^(?<amount>\s*(?:\d|[½¼¾⅓⅔⅛]|an?\b|one\b|two\b)[\d\s/½¼¾⅓⅔⅛.]*\s*(?:tsps?\.?|teaspoons?|tbsps?\.?|tablespoons?|cups?|c\.|t\.|"
             + @"T\.|g|ml|oz|pinch|dash)?)\s*(?:of\s+)?each\s+(?:of\s+)?(?<before>ground |finely |grated )*(?<names>.+)$",
         RegexOptions.IgnoreCase,
-        200
+        900
     )]
     private static partial Regex EachOf();
 
@@ -484,7 +484,7 @@ public static partial class LineSplitter
         @"^(?<head>(?:finely |freshly )?(?:grated )?)(?<one>(?:finely |freshly )?(?:grated )?(?:zest|rind|juice))\s*(?:and|&|"
             + @",)\s*(?<two>(?:the )?(?:zest|rind|juice))\s*(?:of|from)\s+(?<rest>.+)$",
         RegexOptions.IgnoreCase,
-        200
+        900
     )]
     private static partial Regex ZestAndJuice();
 
@@ -493,7 +493,7 @@ public static partial class LineSplitter
             + @"|half)[\w\s/½]*?(?:lemon|orange|"
             + @"lime)s?)\s*(?:and|&|,|\+)\s*(?<b>(?:\d|½|an?|one|half)[\w\s/½]*?(?:lemon|orange|lime)s?)\s*$",
         RegexOptions.IgnoreCase,
-        200
+        900
     )]
     private static partial Regex ZestOfTwo();
 
@@ -501,7 +501,7 @@ public static partial class LineSplitter
         @",?\s+(?:(?:plus|and|&|\+)\s+(?<rest>(?:\d|[½¼¾]|an?\s|one\s|two\s|three\s|(?:the )?(?:juice|zest|grated zest|rind) of).*)|"
             + @"with\s+(?<rest>(?:\d|[½¼¾]).*))$",
         RegexOptions.IgnoreCase,
-        200
+        900
     )]
     private static partial Regex PlusAmount();
 }

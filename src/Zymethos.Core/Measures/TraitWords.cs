@@ -63,7 +63,7 @@ public static partial class TraitWords
         @"\b(?:wine|cider|sherry|champagne|beer|ale|honey)[- ](?:vinegars?|glass|glasses|bottles?|colou?red|gold|golden|brown|"
             + @"combs?)\b|\b(?:ginger|root) (?:beer|ale)\b|\bnon[- ]alcoholic \w+",
         RegexOptions.None,
-        200
+        900
     )]
     private static partial Regex Aside();
 

@@ -481,7 +481,7 @@ public sealed partial class DraftReader
         @"^(?<name>[^:]{1,80}):\s*(?<kind>[A-Za-z]+),\s*(?<takes>[^;]{1,60})(?:;\s*(?<heat>\d+\s*[CF]?)\s*,\s*(?<pans>\d+)"
             + @"\s*[x×]\s*(?<pan>.{1,60}))?$",
         RegexOptions.None,
-        200
+        900
     )]
     private static partial Regex ModeLine();
 

@@ -177,7 +177,7 @@ internal static partial class DraftQuestions
     [GeneratedRegex(
         @"\b(?:make|bake|repeat)\b[^.]*\b(?:second|another|again)\b[^.]*\b(?:same way|sponge|cake|batch|layer)\b",
         RegexOptions.IgnoreCase,
-        200
+        900
     )]
     private static partial Regex Again();
 

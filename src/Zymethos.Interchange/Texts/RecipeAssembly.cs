@@ -270,7 +270,7 @@ internal static partial class RecipeAssembly
             + @"|stollen|panettone|pavlova|braid|"
             + @"plait)\b(?! (?:cake|buns|bites|bars|squares|tins?|dough|crust|pastry|shell))",
         RegexOptions.IgnoreCase,
-        200
+        900
     )]
     private static partial Regex OneThing();
 
@@ -278,7 +278,7 @@ internal static partial class RecipeAssembly
         @"\b(?:shape|form|pat)\b[^.;]{0,24}\b(?:in)?to an? (?:[\w-]+,? ){0,4}(?:loaf|boule|bâtard|batard|bloomer|cob"
             + @"|ball(?=[^.]{0,40}\b(?:towel|basket|banneton|proving|seam)))\b",
         RegexOptions.None,
-        200
+        900
     )]
     private static partial Regex ShapedOne();
 
@@ -287,7 +287,7 @@ internal static partial class RecipeAssembly
             + @"\bput the other on top\b|\bput (?:the )?(?:two )?(?:cakes|layers|halves) together\b|"
             + @"\bbetween (?:the |your |cake )?(?:cake )?layers\b|\b(?:stack|layer) (?:up )?the (?:cakes|layers|sponges)\b",
         RegexOptions.None,
-        200
+        900
     )]
     private static partial Regex Sandwiched();
 
@@ -298,7 +298,7 @@ internal static partial class RecipeAssembly
         @"^\W*(?:about |approx\.? |ca\.? )?(?<n>\d{1,3}) (?:\w+ ){0,3}?(?:wafers|paper cases|muffin cases|cupcake cases|bun cases|"
             + @"lolly sticks)\b",
         RegexOptions.IgnoreCase,
-        200
+        900
     )]
     private static partial Regex OneEach();
 

@@ -48,7 +48,7 @@ internal static partial class RecipeSense
             + @"dans|con|harina|azúcar|mantequilla|huevos|horno|farina|zucchero|burro|uova|forno|och|med|mjöl|socker|smör|ugn|bloem|"
             + @"suiker|boter|eieren|een|het|met|mąka|cukier|masło|jajka)\b",
         RegexOptions.IgnoreCase,
-        300
+        900
     )]
     private static partial Regex Foreign();
 }

@@ -55,7 +55,7 @@ internal static partial class FinishText
     [GeneratedRegex(
         @"^(?<n>\d{1,5})(?!\d)\s*(?:x\s+|×\s*|:\s*)?(?<name>[^:]{1,80}?)\s*(?::\s*(?<only>.{0,300}))?$",
         RegexOptions.None,
-        200
+        900
     )]
     private static partial Regex Written();
 }

@@ -173,7 +173,7 @@ internal static partial class FinishWords
             + @"decorate|fill|keep|put|use)\b)|,\s+(?=(?:the (?:rest|others?|remaining)|dip|roll|glaze|ice|leave|sprinkle|dust|coat|"
             + @"top|spread|drizzle)\b)",
         RegexOptions.None,
-        200
+        900
     )]
     private static partial Regex Clauses();
 
@@ -181,14 +181,14 @@ internal static partial class FinishWords
         @"\b(?:leave|keep|dip|rolled|roll|glaze|ice|sprinkle|dust|coat|top|spread|drizzle|brush|decorate|fill|sandwich|scatter|press|"
             + @"pipe|frost|plain|put|stick|stud)\b",
         RegexOptions.None,
-        200
+        900
     )]
     private static partial Regex Finishing();
 
     [GeneratedRegex(
         @"\b(?:with|in|into) (?:the |a little |some )?(?<what>[a-z][a-z ]{2,30}?)(?= (?:while|when|once|and|until)\b|[,.;]|$)",
         RegexOptions.None,
-        200
+        900
     )]
     private static partial Regex Said();
 
@@ -196,7 +196,7 @@ internal static partial class FinishWords
         @"^(?:brown|white|plain|caster|dark|light|milk|whole|large|small|fresh|dried|ground|mixed|soft|hot|cold|warm|salted|unsalted|"
             + @"baking|self-raising|strong|rolled|half|extra)$",
         RegexOptions.None,
-        200
+        900
     )]
     private static partial Regex Common();
 
@@ -213,7 +213,7 @@ internal static partial class FinishWords
     [GeneratedRegex(
         @"\b(?:dough|batter|mixture|tin|pan|hour|minutes?|mins?|way|oven|cut a|cut out|hole|freeze|freezer|strands?|logs?)\b",
         RegexOptions.None,
-        200
+        900
     )]
     private static partial Regex NotThen();
 
@@ -221,7 +221,7 @@ internal static partial class FinishWords
         @"\b(?:the )?other half\b|\bthe (?:rest|others|other (?:\w+))\b|\b(?:the )?remaining (?:ones|half|cookies|biscuits|pieces|"
             + @"fingers|buns|balls|squares|\d+)\b|\bthe plain ones\b",
         RegexOptions.None,
-        200
+        900
     )]
     private static partial Regex Others();
 
@@ -230,7 +230,7 @@ internal static partial class FinishWords
             + @"four|five|six|eight|nine|ten|twelve|fifteen|sixteen|twenty)\b(?: of)?(?: (?<them>them|these|those)\b|"
             + @" the (?<what>[a-z]+)| (?<what>[a-z]+)|(?=[.,]|$))",
         RegexOptions.None,
-        200
+        900
     )]
     private static partial Regex Share();
 
@@ -238,7 +238,7 @@ internal static partial class FinishWords
         @"^(?:plain|cookies?|biscuits?|buns?|balls?|fingers?|squares?|bars?|rounds?|moons?|crescents?|stars?|pieces?|ones|shapes?|"
             + @"cakes?|cupcakes|muffins?|scones?|rolls?|batch|slices?|doughnuts?|rings?|truffles?|puffs?|kisses|hearts?|sticks?)$",
         RegexOptions.None,
-        200
+        900
     )]
     private static partial Regex Pieces();
 

@@ -52,14 +52,14 @@ internal static partial class HandsTime
     [GeneratedRegex(
         @"\b(?:plait|braid|twist|shape (?:a|an|the|into a) (?:loaf|oval|round)|form a ring|lattice|roll up)\b",
         RegexOptions.None,
-        200
+        900
     )]
     private static partial Regex Plait();
 
     [GeneratedRegex(
         @"\b(?:cutters?|cut out|stamp|roll (?:the (?:dough|pastry) )?out|roll out|cut into strips|cut in(?:to)? rounds)\b",
         RegexOptions.None,
-        200
+        900
     )]
     private static partial Regex CutOut();
 

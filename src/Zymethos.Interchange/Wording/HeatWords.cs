@@ -151,7 +151,7 @@ internal sealed partial record HeatWords(string Text, double Celsius, int Index,
     [GeneratedRegex(
         @"(?<![\d.,/x×])(?<n>\d{2,3})(?<deg>\s?°|\s?degrees?\b|\s?deg\b\.?)?\s?(?<u>f\b|c\b|fahrenheit\b|celsius\b|centigrade\b)?(?!\d)",
         RegexOptions.None,
-        200
+        900
     )]
     private static partial Regex Degrees();
 
@@ -162,7 +162,7 @@ internal sealed partial record HeatWords(string Text, double Celsius, int Index,
         @"\b(?:in(?:to)? an?|in|an?)\s+(?:pre-?heated )?(?<w>very cool|very slow|moderately hot|fairly hot|very hot|slow|cool|warm|"
             + @"moderate|medium|hot|quick) oven",
         RegexOptions.None,
-        200
+        900
     )]
     private static partial Regex Word();
 
@@ -172,14 +172,14 @@ internal sealed partial record HeatWords(string Text, double Celsius, int Index,
             + @"internal(?: temperature)?(?: of)?|centre|center|cool(?:ed)? to|warm(?:ed)? to|till|until|custard|"
             + @"thermometer(?: reads)?)[^.;]{0,18}$",
         RegexOptions.None,
-        200
+        900
     )]
     private static partial Regex NotOven();
 
     [GeneratedRegex(
         @"^\s*(?:in the (?:core|middle|centre|center)|inside|internal|on a (?:thermometer|probe)|core\b)",
         RegexOptions.None,
-        200
+        900
     )]
     private static partial Regex Inside();
 
@@ -200,7 +200,7 @@ internal sealed partial record HeatWords(string Text, double Celsius, int Index,
         @"^\s*(?:[/|,(]|\bor\b|\(?=)?\s*(?:fan(?: oven)?|fan[- ]forced|gas(?: mark)?|or|for fan|convection|\)|\(|/|,|\s|"
             + @"top and bottom heat|:)*$",
         RegexOptions.None,
-        200
+        900
     )]
     private static partial Regex Beside();
 
@@ -210,14 +210,14 @@ internal sealed partial record HeatWords(string Text, double Celsius, int Index,
             + @"raise|increase|turn(?:ed)?(?: \w+)? (?:down|up)|down|up|back)(?: \w+){0,3}? to\s*|\bin an?\s*|^then\s*|[,;] then\s*|"
             + @"\bgoes in at\s*|\bbake\s*|\bat\s*)$",
         RegexOptions.None,
-        200
+        900
     )]
     private static partial Regex BareBefore();
 
     [GeneratedRegex(
         @"^(?:\s?(?:degree|deg))?\s*(?:oven\b|/\s?\d{3}|for (?:about )?\d|for (?:an?|one|half|three)\b|\(?fan\b|fan\b)",
         RegexOptions.None,
-        200
+        900
     )]
     private static partial Regex BareAfter();
 
@@ -227,7 +227,7 @@ internal sealed partial record HeatWords(string Text, double Celsius, int Index,
     [GeneratedRegex(
         @"^\s?(?:g|ml|gr|grams?|cm|mm|min|mins|minutes?|h|hours?|hrs?|pieces?|cookies|days?|%|l|litres?|calories|kcal|w|watts?)\b|^\s?%",
         RegexOptions.None,
-        200
+        900
     )]
     private static partial Regex NotHeatAfter();
 

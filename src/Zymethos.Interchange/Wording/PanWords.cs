@@ -281,7 +281,7 @@ internal static partial class PanWords
             + @"cup)s?\b(?! (?:\w+ )?(?:fluted|tube|ring|bundt)\b)(?! (?:of|flour|sugar|milk|batter))|\bfluted moulds\b|"
             + @"\bfill \d+ (?:\w+ )?cases\b|\bmuffin cups\b",
         RegexOptions.None,
-        200
+        900
     )]
     private static partial Regex Muffin();
 
@@ -289,7 +289,7 @@ internal static partial class PanWords
         @"\b(?:heaps?|spoonfuls?|rounds|balls|lumps|buns|rolls)\b[^.;]{0,30}\bon (?:to )?(?:an? |the )?(?:well[- ])?(?:greased |"
             + @"buttered |floured |lined )?tins?\b",
         RegexOptions.None,
-        200
+        900
     )]
     private static partial Regex OnTin();
 
@@ -297,7 +297,7 @@ internal static partial class PanWords
         @"\bloaf (?:pans?|tins?)|\bbread (?:pans?|tins?)|\b(?:2|1|two|one)[- ]?lb (?:loaf )?tins?\b|\b(?:450|500|900) ?g (?:loaf |"
             + @"bread )?tins?\b|\bloaf-tins?|\bpullman|\bpans? 20x10",
         RegexOptions.None,
-        200
+        900
     )]
     private static partial Regex Loaf();
 
@@ -305,7 +305,7 @@ internal static partial class PanWords
         @"\b(?:tube|ring|fluted|bundt)\b (?:\w+ ){0,2}(?:pan|tin|mould|mold)s?(?<!tart tin)(?<!tart tins)(?<!flan tin)(?<!moulds)|"
             + @"\bring tin|^fluted ring\b|\b(?:gugelhupf|kugelhopf|gugelhopf)\b",
         RegexOptions.None,
-        200
+        900
     )]
     private static partial Regex Ring();
 
@@ -315,7 +315,7 @@ internal static partial class PanWords
             + @"\b(?:panettone|paper) (?:mould|case)|\bdeep tin\b|\btin lined\b|\b(?:lined|buttered|greased) tin\b|"
             + @"\b\d{1,2}\s?(?:""|-?inch|in\.?|cm)\s(?:deep |cake |lined |greased |round )?tins?\b",
         RegexOptions.None,
-        200
+        900
     )]
     private static partial Regex Round();
 
@@ -328,7 +328,7 @@ internal static partial class PanWords
             + @"(?<!\b(?:pat|roll|press|stretch|flatten|cut)\b[^.;]{0,40})\b\d+[- ]?(?:inch|in\.?|cm) (?:shallow |deep )?square\b"
             + @"|\bsquare (?:cake )?(?:tin|pan)",
         RegexOptions.None,
-        200
+        900
     )]
     private static partial Regex Square();
 
@@ -338,7 +338,7 @@ internal static partial class PanWords
             + @"\bon(?:to)? a (?:lined |baking )?(?:sheet|tray)\b|\bcircles? on (?:to )?(?:the |a |sheets of )?(?:baking |"
             + @"greaseproof )?(?:parchment|paper)\b|\bsteel\b|\bgreased sheet\b|\blined sheet\b|\bon wafers\b|\bbaking paper and put",
         RegexOptions.None,
-        200
+        900
     )]
     private static partial Regex Tray();
 
@@ -362,7 +362,7 @@ internal static partial class PanWords
             + @"by)\s*(?<b>\d{1,2}(?:[.,]\d)?)\s*)?(?:(?:x|by)\s*\d{1,2}(?:[.,]\d)?\s*)?-?\s?(?<u>cm\b|mm\b|inch(?:es)?\b|"
             + @"in\b(?! (?:the|a|an|it|half)\b)|"")?",
         RegexOptions.None,
-        200
+        900
     )]
     private static partial Regex Sizes();
 
@@ -371,7 +371,7 @@ internal static partial class PanWords
         @"^\s*(?:(?:round|square|loose[- ]bottomed|deep|shallow|cake|tart|flan|pie|baking|springform|greased|lined|"
             + @"fluted) ){0,3}(?:tins?|pans?|dish|plate|tray)\b",
         RegexOptions.None,
-        200
+        900
     )]
     private static partial Regex PanBehind();
 
@@ -388,7 +388,7 @@ internal static partial class PanWords
         @"(?:\bthick(?:ness)?(?: of)?|\bropes?|\blong|\bapart|\bwide|\bcutter|\brectangle(?: of)?|\bsquares of|\bstrips?|\b(?:roll|"
             + @"rolled|stretch|pat|press|flatten)\b[^,;.]{0,30}\b(?:in)?to(?: an?)?|\bcircle(?: of)?|\bdiscs? of)\s*(?:about )?$",
         RegexOptions.None,
-        200
+        900
     )]
     private static partial Regex NotPan();
 
@@ -401,7 +401,7 @@ internal static partial class PanWords
             + @"12-hole|\d+[- ]?(?:cm|inch|in|g|lb))[\s,-]+)*(?:9 ?x ?5(?: ?x ?3)?[- ]?(?:inch)? )?(?:loaf|sandwich|layer|round|cake|"
             + @"baking|cookie|muffin|patty|bun|cupcake|sheet|pie|bread|springform|ring|tart|trays?|sheets?|pans?|tins?|unbaked|shells?)",
         RegexOptions.None,
-        300
+        900
     )]
     private static partial Regex Count();
 }

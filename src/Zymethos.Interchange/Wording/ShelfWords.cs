@@ -26,14 +26,14 @@ internal static partial class ShelfWords
     [GeneratedRegex(
         @"\b(?:low|lower|lowest|bottom)\b.{0,12}\b(?:shelf|rack|third|position)\b|\b(?:shelf|rack)\b.{0,10}\blow",
         RegexOptions.IgnoreCase,
-        200
+        900
     )]
     private static partial Regex Low();
 
     [GeneratedRegex(
         @"\b(?:middle|centre|center|central)\b.{0,12}\b(?:shelf|rack|third|position)\b|\b(?:middle|centre|center) of the oven\b",
         RegexOptions.IgnoreCase,
-        200
+        900
     )]
     private static partial Regex Middle();
 

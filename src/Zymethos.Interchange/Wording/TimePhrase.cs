@@ -285,7 +285,7 @@ internal sealed partial record TimePhrase(int Low, int High, int Index, int Leng
             + @")(?<share>\s+and (?:a half|a quarter|three[- ]quarters)\b)?(?:\s*(?:and\s+|,\s*)?(?<rest>\d{1,2})\s*(?:minutes?|mins?|"
             + @"m)\b|\s+(?<rest>\d{2})(?=[\s.,;]|$)(?!\s*(?:g|ml|cm|mm|c|f|°|x|oz|lb|degrees)\b))?(?:\s*(?:more|longer|further)\b)?",
         RegexOptions.None,
-        400
+        900
     )]
     private static partial Regex Phrase();
 
@@ -298,7 +298,7 @@ internal sealed partial record TimePhrase(int Low, int High, int Index, int Leng
     [GeneratedRegex(
         @"^ for (?:an? |the )?[a-z-]+(?: [a-z-]+)?,? (?:or |and )?(?<n>\d{1,3})(?: ?min(?:ute)?s?)? for (?:an? )?[a-z-]+",
         RegexOptions.None,
-        200
+        900
     )]
     private static partial Regex ForTaste();
 
@@ -315,7 +315,7 @@ internal sealed partial record TimePhrase(int Low, int High, int Index, int Leng
     [GeneratedRegex(
         @"\b(?:at least|a minimum of|minimum|no less than|not less than|for a good)\s+(?:about |around )?$",
         RegexOptions.None,
-        200
+        900
     )]
     private static partial Regex Least();
 
@@ -329,7 +329,7 @@ internal sealed partial record TimePhrase(int Low, int High, int Index, int Leng
     [GeneratedRegex(
         @"\b(?:up to|within|no more than|not more than|at most|no longer than|until|for as long as)\s+(?:about |around )?$",
         RegexOptions.None,
-        200
+        900
     )]
     private static partial Regex Most();
 
@@ -349,21 +349,21 @@ internal sealed partial record TimePhrase(int Low, int High, int Index, int Leng
         @"(?:\bafter (?:about |the first |first )?|\bfirst |\bat (?:about |the )?|\bduring the (?:first|last) |\bfor the (?:last|"
             + @"final) |\bin the last |\bcheck (?:at|after) )$",
         RegexOptions.None,
-        200
+        900
     )]
     private static partial Regex Moment();
 
     [GeneratedRegex(
         @"^\s*(?:before (?:the end|it is done|they are done|the time|serving|baking|you need)|have passed|into (?:the )?bak)",
         RegexOptions.None,
-        200
+        900
     )]
     private static partial Regex MomentAfter();
 
     [GeneratedRegex(
         @"^[\s,(]*(?:and|or|but|-|to)?[\s,]*(?:up to|not more than|no more than|at most|no longer than|within)?\s*$",
         RegexOptions.None,
-        200
+        900
     )]
     private static partial Regex JoinsMost();
 
@@ -371,7 +371,7 @@ internal sealed partial record TimePhrase(int Low, int High, int Index, int Leng
         @"^[\s,]*(?:(?:or|and|to|-|or even|and up to|(?:or |but )?(?:ideally|preferably|better|even better|better still))\s*(?:up to |"
             + @"preferably |even |better |until |better still )?|,\s*up to\s*)\(?$",
         RegexOptions.None,
-        200
+        900
     )]
     private static partial Regex JoinsOr();
 }

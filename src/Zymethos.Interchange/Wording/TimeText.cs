@@ -107,7 +107,7 @@ internal static partial class TimeText
             + Unit
             + @")?\.?(?:\s*(?:and\s+)?(?<rest>\d+)\s*(?:min(?:ute)?s?)?)?\s*(?:more|longer)?$",
         RegexOptions.None,
-        200
+        900
     )]
     private static partial Regex Whole();
 }

@@ -70,7 +70,7 @@ internal sealed partial record YieldWords(int Pieces, string Name, int Rank)
             + @"|slices|pieces|squares|"
             + @"bars|fingers|triangles|portions|biscuits|buns|rolls))\b",
         RegexOptions.None,
-        200
+        900
     )]
     private static partial Regex ToGive();
 
@@ -88,7 +88,7 @@ internal sealed partial record YieldWords(int Pieces, string Name, int Rank)
     [GeneratedRegex(
         @"^\w+ (?:[\w-]+ ){0,3}(?:slashes|cuts|slits|holes|dents|snips|indentations|gashes|incisions|lines|dimples|crosses)\b",
         RegexOptions.None,
-        200
+        900
     )]
     private static partial Regex Marks();
 
@@ -135,14 +135,14 @@ internal sealed partial record YieldWords(int Pieces, string Name, int Rank)
         @"\b(?:one|1|a|an)\b[^,(]{2,40}[,(]\s*(?:about |cuts? into |enough for )*(?<what>\d{1,3} (?:good |thick |thin |large |"
             + @"small )?(?:slices|squares|pieces|bars|fingers|portions|wedges))\)?\.?$",
         RegexOptions.IgnoreCase,
-        200
+        900
     )]
     private static partial Regex ThenSlices();
 
     [GeneratedRegex(
         @"\b(?:pan|tin|tray|sheet|batch|dish)\b[^(]{0,12}\((?:about |makes |or )?(?<inside>\d{1,3} [a-z][a-z -]{2,24})\)?",
         RegexOptions.IgnoreCase,
-        200
+        900
     )]
     private static partial Regex InPan();
 
@@ -158,7 +158,7 @@ internal sealed partial record YieldWords(int Pieces, string Name, int Rank)
             + Number
             + @"\b?.{0,50}?|a dozen.{0,40}?)[.!]?\s*$",
         RegexOptions.IgnoreCase,
-        200
+        900
     )]
     private static partial Regex Whole();
 
@@ -179,7 +179,7 @@ internal sealed partial record YieldWords(int Pieces, string Name, int Rank)
             + @"yields?)\s*(?:about )?(?<what>\d{1,4}(?:\s+[A-Za-z' ]{2,30})?)\.?$|[(\[](?<bare>)(?:[a-zà-ÿ ]{3,16}, )?(?:about |"
             + @"approx\.? |approximately |around |roughly |circa |ca\.? |~ ?)?(?<what>\d{1,3})[)\]]\s*$)",
         RegexOptions.IgnoreCase,
-        200
+        900
     )]
     private static partial Regex Bracket();
 
@@ -201,7 +201,7 @@ internal sealed partial record YieldWords(int Pieces, string Name, int Rank)
             + @"logs? \d))\s*(?<name>(?:(?:equal|rough|small|even|large|little|individual|walnut|sized|half|tight)\s+)*[a-z]+(?: moons|"
             + @" sandwiches)?)?",
         RegexOptions.None,
-        300
+        900
     )]
     private static partial Regex Division();
 
@@ -213,7 +213,7 @@ internal sealed partial record YieldWords(int Pieces, string Name, int Rank)
             + @"|on|at|"
             + @"in|to|for|depending|of|each|while|when|whilst|once|lengthways|lengthwise)\b.*$|^ish\b",
         RegexOptions.IgnoreCase,
-        200
+        900
     )]
     private static partial Regex NotName();
 

@@ -7,6 +7,7 @@ using Zymethos.Core.Scaling;
 using Zymethos.Interchange.Drafts;
 using Zymethos.Interchange.Texts;
 using Zymethos.Planning.Seasons;
+using static Zymethos.Interchange.Tests.Texts.Pasted;
 
 namespace Zymethos.Interchange.Tests.Texts;
 
@@ -14,20 +15,6 @@ namespace Zymethos.Interchange.Tests.Texts;
 /// and what is no bake at all. The sentences stand in no corpus.</summary>
 public sealed class EverydayWordingTests
 {
-    private static readonly Pan[] Pans = [.. PanCupboard.Ordinary.Select(p => p.Pan)];
-
-    private static RecipeDraft Draft(string text) => RecipeText.Read(text, IngredientKnowledge.Shipped, Pans);
-
-    private static Recipe Read(string text) => DraftReader.Read(Draft(text), IngredientKnowledge.Shipped, Pans).Recipe;
-
-    private static Recipe Loaf(string method) =>
-        Read($"Plain loaf\n\n500 g bread flour\n330 g water\n7 g instant yeast\n10 g salt\n\nMethod\n{method}");
-
-    private static Recipe Cake(string method, string above = "") =>
-        Read($"Plain cake\n{above}\n200 g plain flour\n150 g butter\n150 g caster sugar\n3 eggs\n1 tsp baking powder\n\nMethod\n{method}");
-
-    private static List<string> Lines(string text) => [.. Draft(text).Parts.SelectMany(p => p.Lines.Split('\n'))];
-
     private static Step The(Recipe recipe, StepKind kind) => Assert.Single(recipe.Steps, s => s.Kind == kind);
 
     [Theory]
@@ -248,8 +235,8 @@ public sealed class EverydayWordingTests
     public void Eggs_beside_the_size_of_an_egg_stay()
     {
         var lines = Lines(
-            "Test buns\n\n250 g flour\n80 g butter\n100 g sugar\n\nMethod\nMix and beat in 3 eggs, then form balls the size of an egg. Put on a tray "
-                + "and bake at 180 C for 15 minutes."
+            "Test buns\n\n250 g flour\n80 g butter\n100 g sugar\n\nMethod\nMix and beat in 3 eggs, then form balls the size of an egg. "
+                + "Put on a tray and bake at 180 C for 15 minutes."
         );
         Assert.Contains(lines, l => l.Contains("3 eggs", StringComparison.Ordinal));
     }

@@ -6,14 +6,13 @@ using Zymethos.Core.Scaling;
 using Zymethos.Interchange.Drafts;
 using Zymethos.Interchange.Texts;
 using Zymethos.Planning.Seasons;
+using static Zymethos.Interchange.Tests.Texts.Pasted;
 
 namespace Zymethos.Interchange.Tests.Texts;
 
 /// <summary>Work that a recipe only offers is a choice: done or left out with what is made for it, its lines and its allergens.</summary>
 public sealed class OfferedStepsTests
 {
-    private static readonly Pan[] Pans = [.. PanCupboard.Ordinary.Select(p => p.Pan)];
-
     private static Recipe Biscuits(string end, string lines = "")
     {
         var draft = RecipeText.Read(

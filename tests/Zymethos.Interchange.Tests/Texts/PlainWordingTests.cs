@@ -6,26 +6,13 @@ using Zymethos.Core.Scaling;
 using Zymethos.Interchange.Drafts;
 using Zymethos.Interchange.Texts;
 using Zymethos.Planning.Seasons;
+using static Zymethos.Interchange.Tests.Texts.Pasted;
 
 namespace Zymethos.Interchange.Tests.Texts;
 
 /// <summary>Wording of everyday recipes that was misread once, as classes: each with ways of saying it that stand in no corpus.</summary>
 public sealed class PlainWordingTests
 {
-    private static readonly Pan[] Pans = [.. PanCupboard.Ordinary.Select(p => p.Pan)];
-
-    private static RecipeDraft Draft(string text) => RecipeText.Read(text, IngredientKnowledge.Shipped, Pans);
-
-    private static Recipe Read(string text) => DraftReader.Read(Draft(text), IngredientKnowledge.Shipped, Pans).Recipe;
-
-    private static Recipe Loaf(string method) =>
-        Read($"Plain loaf\n\n500 g bread flour\n330 g water\n7 g instant yeast\n10 g salt\n\nMethod\n{method}");
-
-    private static Recipe Cake(string method) =>
-        Read($"Plain cake\n\n200 g plain flour\n150 g butter\n150 g caster sugar\n3 eggs\n1 tsp baking powder\n\nMethod\n{method}");
-
-    private static List<string> Lines(string text) => [.. Draft(text).Parts.SelectMany(p => p.Lines.Split('\n'))];
-
     [Theory]
     [InlineData("Oat biscuits (about 36)", "36", "Oat biscuits")]
     [InlineData("Nut wafers - roughly 50", "50", "Nut wafers")]

@@ -8,16 +8,13 @@ using Zymethos.Interchange.Texts;
 using Zymethos.Interchange.Wording;
 using Zymethos.Planning.Day;
 using Zymethos.Planning.Seasons;
+using static Zymethos.Interchange.Tests.Texts.Pasted;
 
 namespace Zymethos.Interchange.Tests.Texts;
 
 /// <summary>Classes of wording, each with a few ways of saying it; the corpora hold them in whole recipes.</summary>
 public sealed class ReadingClassTests
 {
-    private static readonly Pan[] Pans = [.. PanCupboard.Ordinary.Select(p => p.Pan)];
-
-    private static RecipeDraft Draft(string text) => RecipeText.Read(text, IngredientKnowledge.Shipped, Pans);
-
     private static RecipeDraft Cake(string method, string more = "") =>
         Draft($"Plain cake\n\n200 g plain flour\n150 g butter\n150 g caster sugar\n3 eggs\n1 tsp baking powder\n{more}\nMethod\n{method}");
 

@@ -78,7 +78,7 @@ internal static partial class LinesInMethod
     [GeneratedRegex(
         @"\b(?:sometimes|if you (?:like|want|have|fancy)|optional(?:ly)?|perhaps|maybe|or not)\b",
         RegexOptions.IgnoreCase,
-        200
+        900
     )]
     private static partial Regex Perhaps();
 
@@ -87,7 +87,7 @@ internal static partial class LinesInMethod
             + @"into(?=\s+\d))\s+(?=(?:the (?:seeds|(?:finely )?(?:grated )?(?:zest|rind|juice)) of|the same|\d|[½¼¾⅓]|an?\s|one\s|"
             + @"two\s|three\s|four\s|six\s|half\s|pinch))|\bdissolved in\s+|\s\+\s+(?=\d)",
         RegexOptions.IgnoreCase,
-        200
+        900
     )]
     private static partial Regex Pieces();
 
@@ -105,7 +105,7 @@ internal static partial class LinesInMethod
         @"(?:\d+(?:[.,]\d+)?|\b(?:one|two|three|four|half|a|three quarters of a|half a|quarter of a))\s?(?:pounds?|lb|oz|ounces?|g|kg|"
             + @"grams?)\b",
         RegexOptions.IgnoreCase,
-        200
+        900
     )]
     private static partial Regex Weights();
 
@@ -123,7 +123,7 @@ internal static partial class LinesInMethod
             + @"|lime)s?) and "
             + @"(?<b>(?:\d|an?|one|two|half an?) (?:\w+ )?(?:lemon|orange|lime)s?)",
         RegexOptions.IgnoreCase,
-        200
+        900
     )]
     private static partial Regex BothFruits();
 
@@ -131,7 +131,7 @@ internal static partial class LinesInMethod
         @"(?<first>(?:\d+|one|two|three|four|five|six) ?(?<unit>tablespoons?|tbsps?|teaspoons?|tsps?|cups?|oz|ounces?|"
             + @"g) of [a-z -]{3,24}? (?:and|with|to) )(?<n>\d+|one|two|three|four|five|six) of (?!them\b|these\b|the\b)",
         RegexOptions.IgnoreCase,
-        200
+        900
     )]
     private static partial Regex Elliptic();
 
@@ -148,14 +148,14 @@ internal static partial class LinesInMethod
         @"(?:\d[\d\s/.,-]*|[½¼¾⅓⅔⅛]|\b(?:a|an|one|two|three|four|five|six|eight|ten|twelve|half|pinch|"
             + @"three quarters)\b)(?=\s*[½¼¾]?\s*[A-Za-z])",
         RegexOptions.IgnoreCase,
-        200
+        900
     )]
     private static partial Regex Start();
 
     [GeneratedRegex(
         @"(?:\d[\d\s/.,-]*|[½¼¾⅓⅔⅛])(?=\s*[½¼¾]?\s*(?:g|kg|ml|l|dl|oz|lb|tsp|tbsp|cups?|pints?)\b)",
         RegexOptions.IgnoreCase,
-        200
+        900
     )]
     private static partial Regex Figures();
 
@@ -168,7 +168,7 @@ internal static partial class LinesInMethod
             + @"medium|high|slow)|into|until|till|over|for \d|at \d|on a|on the|together|from|and (?!a half|a quarter)[a-z]+|"
             + @"beaten to a|dissolved|to make|to get|to a|with)\b.*$|\.$",
         RegexOptions.IgnoreCase,
-        200
+        900
     )]
     private static partial Regex Ends();
 
@@ -176,7 +176,7 @@ internal static partial class LinesInMethod
         @"\b(?:minutes?|mins?|hours?|cm|inch(?:es)?|degrees|°|tray|tin|oven|pieces|balls|layers?|towel|cloth|rack|bowls?|fork|knife|"
             + @"spatula|skewer|toothpick|board|film|foil|parchment|saucepan|mixer|processor|plate|dish|jug|spoon)\b",
         RegexOptions.IgnoreCase,
-        200
+        900
     )]
     private static partial Regex NotLine();
 

@@ -83,7 +83,7 @@ internal sealed partial class RowReader
     [GeneratedRegex(
         @"^\W*(?:from the kitchen of|recipe (?:by|from)|from the recipe box of|kitchen of)\b\s*:?.{0,40}$",
         RegexOptions.IgnoreCase,
-        200
+        900
     )]
     private static partial Regex Whose();
 
@@ -99,7 +99,7 @@ internal sealed partial class RowReader
     [GeneratedRegex(
         @"^\W*(?:oven(?: temp(?:erature)?\.?)?|pre-?heat oven|bake at|temperature)\s*[:–-]?\s*(?:to |at )?(?:gas|\d)",
         RegexOptions.IgnoreCase,
-        200
+        900
     )]
     private static partial Regex OvenRow();
 
@@ -595,7 +595,7 @@ internal sealed partial class RowReader
         @"^(?<day>day (?:\d|one|two|three)(?:,? (?:evening|morning|night|afternoon))?|(?:the )?(?:evening|night|day) before|"
             + @"next (?:day|morning))\s*[–—-]\s*(?=[\p{L} ]{3,30}:\s)",
         RegexOptions.IgnoreCase,
-        200
+        900
     )]
     private static partial Regex DayThenPart();
 
@@ -734,7 +734,7 @@ internal sealed partial class RowReader
     [GeneratedRegex(
         @"^\W*(?:all (?:of )?)?the (?<a>\p{L}{4,20}) and (?:all (?:of )?)?(?:the )?(?<b>\p{L}{4,20})$",
         RegexOptions.IgnoreCase,
-        200
+        900
     )]
     private static partial Regex TwoParts();
 
@@ -746,7 +746,7 @@ internal sealed partial class RowReader
         @"^\W*(?:all (?:of )?)?the (?:whole |ripe |entire )?(?<what>\p{L}{4,20})(?: from (?:above|the night before|day \d))?$|"
             + @"^(?<what>\p{L}{4,20}),? \(?(?:all(?: of it)?|from above)\)?$",
         RegexOptions.IgnoreCase,
-        200
+        900
     )]
     private static partial Regex AllOf();
 
@@ -762,7 +762,7 @@ internal sealed partial class RowReader
     [GeneratedRegex(
         @"^\W*(?<how>(?:the )?(?:same|equal) (?:weight|amount|quantity)(?: again)?)(?: of)? (?<what>\p{L}.{2,50})$",
         RegexOptions.IgnoreCase,
-        200
+        900
     )]
     private static partial Regex SameWeight();
 
@@ -1014,7 +1014,7 @@ internal sealed partial class RowReader
         @"^(?:prep(?:aration)?|cook(?:ing)?|total|ready|bak(?:e|ing)|chill(?:ing)?|rest(?:ing)?|rising|hands[- ]on|active|difficulty|"
             + @"course|cuisine|author|source|keywords|category|calories|nutrition|skill level|level)(?: time| in)?\s*[:\-–]\s*\S.{0,60}$",
         RegexOptions.IgnoreCase,
-        200
+        900
     )]
     private static partial Regex Meta();
 
@@ -1023,7 +1023,7 @@ internal sealed partial class RowReader
         @"^\W*(?:special |you will need |you(?:'|’)ll need |also )?(?:equipment|tools|utensils|kit|special pan|pan size|tin size"
             + @"|also needed)\b\s*[:–-]\s*\S.{0,160}$",
         RegexOptions.IgnoreCase,
-        200
+        900
     )]
     private static partial Regex Equipment();
 
@@ -1035,14 +1035,14 @@ internal sealed partial class RowReader
             + @"decoration|custard|cream|buttercream|caramel|egg wash|wash|soaker|(?:sourdough|levain|poolish|biga|scald|preferment|"
             + @"crust|pastry)(?=:))\b(?! (?:cheese|of tartar|butter))[:\s]+",
         RegexOptions.IgnoreCase,
-        200
+        900
     )]
     private static partial Regex PartLabel();
 
     [GeneratedRegex(
         @"^(?:you(?:'|’)?ll need|you (?:will )?need|take|you want|i use|use|we need)\b[:,]?\s+(?=\d|[½¼¾]|one|two|three|half|a )",
         RegexOptions.IgnoreCase,
-        200
+        900
     )]
     private static partial Regex NeedWords();
 
@@ -1053,7 +1053,7 @@ internal sealed partial class RowReader
         @"^\s*(?:step\s*\d+|\d{1,2}[.)])\s|^\d{1,2}\s+(?=[A-Z][a-z]+ )(?!\d+ (?:Eggs?|Large|Medium|Small|Bananas?|Lemons?|Tbsp|Tsp|"
             + @"Cups?)\b)",
         RegexOptions.None,
-        200
+        900
     )]
     private static partial Regex Numbered();
 
@@ -1061,7 +1061,7 @@ internal sealed partial class RowReader
         @"^(?:in an?|in the|when|once|while|after|meanwhile|for the \w+,|using|with a|the (?:evening|night|next)|next day|don'?t|"
             + @"do not|if )\b",
         RegexOptions.IgnoreCase,
-        200
+        900
     )]
     private static partial Regex Leading();
 
@@ -1071,7 +1071,7 @@ internal sealed partial class RowReader
     [GeneratedRegex(
         @"^(?:ingredients?|(?:what )?you(?:'ll| will)? need|shopping list|ingredients list|ingredients for .{1,25})$",
         RegexOptions.None,
-        200
+        900
     )]
     private static partial Regex IngredientHeading();
 
@@ -1079,14 +1079,14 @@ internal sealed partial class RowReader
         @"^(?:method|directions?|instructions?|preparation|steps|how to make (?:it|them)|procedure|what to do|what you do|"
             + @"how to make it|how it is done|how it'?s done|making|the method|to make|making it|preparation method)$",
         RegexOptions.None,
-        200
+        900
     )]
     private static partial Regex MethodHeading();
 
     [GeneratedRegex(
         @"^(?:notes?|tips?|storage|nutrition(?: facts)?|cook's notes?|baker's notes?|variations?|recipe notes?)$",
         RegexOptions.None,
-        200
+        900
     )]
     private static partial Regex NoteHeading();
 
@@ -1094,7 +1094,7 @@ internal sealed partial class RowReader
         @"^(?:for the|to (?:make the )?(?=finish|decorate|serve|assemble|top|glaze|coat)|for (?=boiling|brushing|decorating|dusting|"
             + @"rolling|finishing|coating))\s*",
         RegexOptions.IgnoreCase,
-        200
+        900
     )]
     private static partial Regex ForThe();
 
@@ -1107,7 +1107,7 @@ internal sealed partial class RowReader
             + @"cream|caramel|crosses|custard|meringue|coating|marinade|final|first|second|top|starter|shortbread|crumble|egg wash|"
             + @"wash|lamination|détrempe|detrempe|butter block)\b",
         RegexOptions.IgnoreCase,
-        200
+        900
     )]
     private static partial Regex PartNames();
 
@@ -1118,7 +1118,7 @@ internal sealed partial class RowReader
     [GeneratedRegex(
         @"[;,]?\s*\band (?:for )?(?:the |for the )?(?<part>inside|filling|topping|crumb|glaze|icing)\b[:,]?\s*",
         RegexOptions.IgnoreCase,
-        200
+        900
     )]
     private static partial Regex Inside();
 
@@ -1128,7 +1128,7 @@ internal sealed partial class RowReader
             + @"beat) (?=an?\b|the\b|in\b|into\b|with\b|together\b|\d)|\b(?:then|basically|just|first|and|you) (?:melt|stir|mix|beat|"
             + @"whisk|fold|cream|add|pour|bake|knead|press|rub|bring|boil|simmer|spread|put|tip|pop|blend|combine)\b",
         RegexOptions.IgnoreCase,
-        200
+        900
     )]
     private static partial Regex OrderInside();
 
@@ -1137,7 +1137,7 @@ internal sealed partial class RowReader
         @"\b(?:and|then|,) (?:rub|mix|stir|add|beat|whisk|melt|cream|knead|work|brush|scatter|sprinkle|spread|cut|roll|fold|pour|"
             + @"unroll)\b|, (?:brush|scatter|sprinkle|spread|cut|roll|fold|pour|unroll|rub|mix|stir|add|beat|whisk|melt) ",
         RegexOptions.IgnoreCase,
-        200
+        900
     )]
     private static partial Regex OrderInNeed();
 
@@ -1145,7 +1145,7 @@ internal sealed partial class RowReader
         @"^[\p{L}' -]{3,40} (?:for (?:(?:deep|shallow)[- ])?\w+ing|to (?:dust|serve|finish|decorate|glaze|roll)|for the (?:tin|dish|pan"
             + @"|tray|mould|board|top)s?)$",
         RegexOptions.IgnoreCase,
-        200
+        900
     )]
     private static partial Regex ForUse();
 
@@ -1155,7 +1155,7 @@ internal sealed partial class RowReader
     [GeneratedRegex(
         @"\b(?:sauce|cream|pastry|base|dough|filling|topping|icing|syrup|glaze|curd|buttercream|custard|crust|sponge)\s*(?:\(.*\))?:?$",
         RegexOptions.IgnoreCase,
-        200
+        900
     )]
     private static partial Regex NamedPart();
 
@@ -1163,7 +1163,7 @@ internal sealed partial class RowReader
         @"^(?:(?:on )?(?:monday|tuesday|wednesday|thursday|friday|saturday|sunday)|day (?:\d|one|two|three)|(?:the )?(?:day|night|"
             + @"evening) before|(?:the )?next (?:day|morning)|on the day)(?:,? (?:evening|morning|night|afternoon))?\s*:?$",
         RegexOptions.IgnoreCase,
-        200
+        900
     )]
     private static partial Regex DayHeading();
 
@@ -1181,7 +1181,7 @@ internal sealed partial class RowReader
     [GeneratedRegex(
         @"^(?:day (?:\d|one|two|three)|(?:the )?(?:evening|morning|night|afternoon|next day))\b[^:.]{0,24}:\s+[a-z]",
         RegexOptions.IgnoreCase,
-        200
+        900
     )]
     private static partial Regex DayLabel();
 
@@ -1189,7 +1189,7 @@ internal sealed partial class RowReader
     [GeneratedRegex(
         @"^(?:\d{1,2}[.)]\s*)?(?:gas(?: mark)? ?\d|\d{3}\s?°?\s?[CF]?)\b[^,;]{0,30}\b\d+[^,;]{0,12}(?:min|hour|hr|h\b)",
         RegexOptions.IgnoreCase,
-        200
+        900
     )]
     private static partial Regex HeatAndTime();
 
@@ -1204,7 +1204,7 @@ internal sealed partial class RowReader
             + @"medium|big|long|round|\d{3,4} ?g|\d(?:\.\d)? ?(?:kg|lb)) )?(?:loaf|cake|ring|tart|pie|braid|plait|wreath|pavlova"
             + @"|cheesecake|stollen|log)$",
         RegexOptions.IgnoreCase,
-        200
+        900
     )]
     private static partial Regex BareYield();
 
@@ -1217,7 +1217,7 @@ internal sealed partial class RowReader
     [GeneratedRegex(
         @"^\W*(?:(?:hi|hiya|hello|hey|ok|okay|right|so)\b[\s,!:]*)+(?<what>[\p{L}'’ -]{4,40})[.!]?$",
         RegexOptions.IgnoreCase,
-        200
+        900
     )]
     private static partial Regex NameInGreeting();
 
@@ -1225,7 +1225,7 @@ internal sealed partial class RowReader
         @"\b(?:here(?:'s| is)|this is) (?:the|my|our|your|that) (?:recipe for (?:the |my "
             + @"|our )?)?(?<what>[\p{L}'’ -]{4,40}?)(?: recipe)?[.!:]",
         RegexOptions.IgnoreCase,
-        200
+        900
     )]
     private static partial Regex HereIs();
 
@@ -1235,7 +1235,7 @@ internal sealed partial class RowReader
     [GeneratedRegex(
         @"^\W*(?:dear|hi|hiya|hello|hey)(?: (?:there|all|everyone|everybody|love|darling|dear|mum|dad|gran|\p{Lu}\p{L}+))*\s*[,!:.]*$",
         RegexOptions.IgnoreCase,
-        200
+        900
     )]
     private static partial Regex Address();
 
@@ -1244,7 +1244,7 @@ internal sealed partial class RowReader
             + @"|your )?(?<what>[\p{L}'’ -]{4,40}?)(?: recipe)?"
             + @"(?: (?:as promised|you asked for|for you|below|as requested))?[ x.!:]*$",
         RegexOptions.IgnoreCase,
-        200
+        900
     )]
     private static partial Regex Promised();
 
@@ -1256,7 +1256,7 @@ internal sealed partial class RowReader
         @"\s[-–—]\s(?=(?:then |and )?(?:put|mix|soak|steep|leave|stir|tip|place|cover|toss|combine|weigh|measure|get)\b)"
             + @"|\.\.+\s*(?=(?:put|mix|soak)\b)",
         RegexOptions.IgnoreCase,
-        200
+        900
     )]
     private static partial Regex ThenOrder();
 

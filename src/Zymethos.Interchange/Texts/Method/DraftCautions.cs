@@ -121,7 +121,7 @@ internal static partial class DraftCautions
     [GeneratedRegex(
         @"\b(?:cream|custard|curd|filling|ganache|mascarpone|ricotta|cheese|fill|buttercream|frosting)\b",
         RegexOptions.None,
-        200
+        900
     )]
     private static partial Regex CreamWords();
 

@@ -149,7 +149,7 @@ internal static partial class KeepingWords
             + @"its )?[\w ]{2,16}? for )*(?:at least )?(?:\d+|an?|one|two|three|four|five|six|seven) (?:days?|weeks?|"
             + @"months?) before (?:cutting|eating|slicing|serving|icing)\b(?! if)|\bbefore (?:eating|cutting) if\b",
         RegexOptions.None,
-        200
+        900
     )]
     private static partial Regex Process();
 
@@ -171,7 +171,7 @@ internal static partial class KeepingWords
             + @"\bwithin (?:two|2|three|3) days\b|\bchilled (?:for )?up to\b|\b(?:good|fine|happy|lovely) in (?:an? |"
             + @"the )?(?:airtight )?(?:tin|box|jar|tub|container|fridge|freezer)\b.*\d|\bat its best\b|\btastes? better\b",
         RegexOptions.None,
-        200
+        900
     )]
     private static partial Regex Speak();
 
@@ -182,7 +182,7 @@ internal static partial class KeepingWords
             + @"larder),? (?:for )?)?(?:up to |about )?(?:\d+|an?|one|two|three|four|six|a few|a couple of)(?: ?(?:-|"
             + @"to) ?\d+)? (?:days?|weeks?|wks?|months?)(?: or so)?(?: (?:in|at|wrapped|fridge|freezer|refrigerated|frozen)\b|\.?$)",
         RegexOptions.None,
-        200
+        900
     )]
     private static partial Regex BareTime();
 
@@ -211,7 +211,7 @@ internal static partial class KeepingWords
         @"\b(?:same day|eat (?:them |it )?today|on the day|that day|"
             + @"day (?:it is|they are|it's|they're|of) (?:made|baked|baking)|the day (?:it|they))\b",
         RegexOptions.None,
-        200
+        900
     )]
     private static partial Regex SameDay();
 
@@ -221,7 +221,7 @@ internal static partial class KeepingWords
     [GeneratedRegex(
         @"\b(?:not|don't|do not|never) (?:\w+ )*(?:freez|frozen)|\bbest not\b|\bdo not put in the freezer\b|\bdon'?t freeze\b",
         RegexOptions.None,
-        200
+        900
     )]
     private static partial Regex NotFreeze();
 
@@ -241,7 +241,7 @@ internal static partial class KeepingWords
         @"\b(?:the |raw |unbaked )?(?<part>dough|sauce|icing|filling|glaze|syrup|frosting|curd|batter|buttercream|"
             + @"ganache)\b (?:also )?(?:keeps?|may|can|will|freezes)",
         RegexOptions.None,
-        200
+        900
     )]
     private static partial Regex Part();
 
@@ -250,7 +250,7 @@ internal static partial class KeepingWords
             + @"they are )?(?:icing|iced|decorat\w+|filling|filled|frosting|glazing|assembl\w+)|without (?:the |its |their |"
             + @"any )?(?:topping|icing|filling|glaze|frosting|cream|decoration)s?)\b",
         RegexOptions.None,
-        200
+        900
     )]
     private static partial Regex Bare();
 

@@ -116,7 +116,7 @@ internal static partial class KindWindows
         @"\b(?:egg )?whites?\b|\bstiff(?:ly)?\b(?! (?:mixture|dough|paste|batter|mix))|\bpeaks\b|\bleaves a trail\b|\bmeringue\b|"
             + @"\bthick and (?:pale|glossy)\b",
         RegexOptions.None,
-        200
+        900
     )]
     private static partial Regex Foam();
 
@@ -127,7 +127,7 @@ internal static partial class KindWindows
         @"\b(?:whipped cream|buttercream|mascarpone|cream cheese|frosting|whip (?:the )?(?:double |heavy |remaining |whipping )?cream|"
             + @"filling butter|cream filling|ganache)\b",
         RegexOptions.None,
-        200
+        900
     )]
     private static partial Regex Creamy();
 
@@ -146,7 +146,7 @@ internal static partial class KindWindows
     [GeneratedRegex(
         @"\b(?:pour|spoon|scrape|spread|tip|turn into|batter|fill|divide between|into the (?:tin|pan|holes))\b",
         RegexOptions.None,
-        200
+        900
     )]
     private static partial Regex Batter();
 

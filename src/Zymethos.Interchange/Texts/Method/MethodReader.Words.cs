@@ -5,7 +5,7 @@ namespace Zymethos.Interchange.Texts.Method;
 /// <summary>The words by which a method is read.</summary>
 internal sealed partial class MethodReader
 {
-    private const int Patience = 300;
+    private const int Patience = 900;
 
     [GeneratedRegex(
         @"^\s*(?:step\s*)?\d{1,2}\s*[.):](?!\d{2}\b)\s*|^\s*(?:step\s*\d{1,2})\s*|^\s*[-*•]\s+|(?-i:^\d{1,2}\s+(?=[A-Z]))",

@@ -182,7 +182,7 @@ internal static partial class OfferedSteps
     [GeneratedRegex(
         @"\b(?:icing|glaze|frosting|drizzle|syrup|sauce|topping|ganache|buttercream|custard|caramel|coating|chocolate)\b",
         RegexOptions.None,
-        200
+        900
     )]
     private static partial Regex Made();
 

@@ -103,7 +103,7 @@ internal static partial class UnlistedLines
         @"\b(?:the )?size of an? (?:small |large )?(?:walnut|hazelnut|cherry|plum|apple|egg|almond|pea|marble)s?\b"
             + @"(?:\s*\([^)]{0,30}\)|, (?:about )?\d{1,3} ?g each)?",
         RegexOptions.IgnoreCase,
-        200
+        900
     )]
     private static partial Regex AsLargeAs();
 
@@ -118,7 +118,7 @@ internal static partial class UnlistedLines
         @"\b(?:reserv\w*|remain\w*|rest of|left-?\s?over|left|sav(?:e|ing)|keep\w* back|hold\w* back|set aside|most of|"
             + @"some of)\b[^.;]{0,40}\begg|\begg\b[^.;]{0,30}\b(?:aside|reserved?|left|for (?:later|brushing|glazing))\b",
         RegexOptions.IgnoreCase,
-        200
+        900
     )]
     private static partial Regex KeptBack();
 
@@ -157,7 +157,7 @@ internal static partial class UnlistedLines
     [GeneratedRegex(
         @"\s+(?:once a|every|each|weekly|for (?:\d|two|three|four|five|six|eight))\b.*$",
         RegexOptions.IgnoreCase | RegexOptions.Singleline,
-        200
+        900
     )]
     private static partial Regex OftenEnd();
 
@@ -181,7 +181,7 @@ internal static partial class UnlistedLines
         @"\b(?:some (?:people|bakers|folk|families)|others|you (?:can|could|may|might)(?: also)?|i sometimes|we sometimes|"
             + @"my \w+ (?:also )?)\s*(?:like to )?adds? (?<what>(?!a (?:bit|little|touch) (?:more|extra)|more|extra)[^.;!]{3,110})",
         RegexOptions.IgnoreCase,
-        200
+        900
     )]
     private static partial Regex MayAdd();
 
@@ -196,14 +196,14 @@ internal static partial class UnlistedLines
             + @"whisked) )?(?:whole )?(?:egg yolk|egg white|eggs?|milk|cream|melted butter|(?:warm |runny |clear )?honey|(?:dark "
             + @"|spiced )?rum|brandy|whisky|sherry))\b(?! (?:wash|butter))",
         RegexOptions.IgnoreCase,
-        200
+        900
     )]
     private static partial Regex Brushed();
 
     [GeneratedRegex(
         @"\b(?:feed|fed|spoon|pour|drizzle|sprinkle|brush|trickle)\b[^.;]{0,50}\b(?:over|with|on)\b",
         RegexOptions.IgnoreCase,
-        200
+        900
     )]
     private static partial Regex Feeds();
 
@@ -217,7 +217,7 @@ internal static partial class UnlistedLines
     [GeneratedRegex(
         @"\b(?:drizzle|brush|glaze|dust|sprinkle|scatter|spoon|pour|feed|spread|ice|top|dip|pipe|decorate|finish|roll)\w*\b",
         RegexOptions.IgnoreCase,
-        200
+        900
     )]
     private static partial Regex Finishes();
 }

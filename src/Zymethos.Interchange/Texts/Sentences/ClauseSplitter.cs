@@ -68,7 +68,7 @@ internal static partial class ClauseSplitter
     [GeneratedRegex(
         @"^\W*(?:(?:and|then) )?(?:let|leave|allow)?(?: (?:it|them|to))* ?cool(?: completely| fully)?\W*$",
         RegexOptions.IgnoreCase,
-        200
+        900
     )]
     private static partial Regex JustCools();
 
@@ -237,7 +237,7 @@ internal static partial class ClauseSplitter
         @"^\d{1,3} ?(?:min\w*|h|hrs?|hours?)\b[^.;]{0,24}\b(?:in|into) (?:the |a |your )?(?:fridge|refrigerator|freezer)\b|^(?:in|into|"
             + @"to) (?:the |a |your )?(?:(?:cold|hot) )?(?:fridge|refrigerator|freezer)\b[^.;]*\d",
         RegexOptions.IgnoreCase,
-        200
+        900
     )]
     private static partial Regex NewPlace();
 

@@ -3,8 +3,8 @@ using System.Text.RegularExpressions;
 namespace Zymethos.Interchange.Texts.Sentences;
 
 /// <summary>
-/// Reads once more where a pattern gave up. Patterns give up after a fifth of a second by the clock on the wall; on a machine that stands
-/// still for a moment that says nothing of the text.
+/// Reads once more where a pattern gave up. Patterns give up after nine tenths of a second by the clock on the wall; on a machine that
+/// stands still for a moment that says nothing of the text.
 /// </summary>
 internal static class PatientReading
 {
