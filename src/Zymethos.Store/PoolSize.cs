@@ -14,6 +14,9 @@ public static class PoolSize
     /// <summary>Seconds after which whoever waits for a connection is told that the database does not answer.</summary>
     public const int Wait = 30;
 
+    /// <summary>Statements that a connection keeps prepared, of those asked again and again: a page asks the same few each time.</summary>
+    public const int Prepared = 80;
+
     /// <summary>A connection string with these limits, where it says none of its own.</summary>
     public static string Limited(string connection)
     {
@@ -22,6 +25,8 @@ public static class PoolSize
             builder.MaxPoolSize = Most;
         if (!builder.ContainsKey("Timeout"))
             builder.Timeout = Wait;
+        if (!builder.ContainsKey("Max Auto Prepare"))
+            builder.MaxAutoPrepare = Prepared;
         return builder.ConnectionString;
     }
 }

@@ -26,7 +26,7 @@ internal static class VerbWords
             + "smother daub paint outline flood release unclip unfold refold lighten dilute join attach lean prop agitate "
             + "fluff macerate marinate "
             + "trace mist spritz overlap alternate stud thump rap bang tamp coil curl bend sieve sprinkle trim nick wash blot "
-            + "open close switch wait try use insert hollow brown caramelise caramelize temper churn bulk steam sweat tap test check "
+            + "open close switch wait try use insert hollow bury brown caramelise caramelize temper churn bulk steam sweat tap test check "
             + "dunk submerge scald roll-out lower transfer-to fry deep-fry pit stone hull blanch skin pass push pull fit "
             + "change bind heap hold steep lightly-beat colour color tint cube dice gently lightly quickly"
     );

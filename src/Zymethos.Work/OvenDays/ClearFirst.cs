@@ -89,3 +89,7 @@ public static class ClearFirst
         && Apply(document with { ByHand = null }, day, allergen, freeFrom).Document?.ByHand?.After is { Count: > 0 } wanted
         && wanted.All(w => document.ByHand?.After?.Contains(w) == true);
 }
+
+/// <summary>What each bake of a day is free of by its ingredients.</summary>
+/// <param name="Bakes">For each bake, in their order.</param>
+public sealed record FreeOfDay(ImmutableArray<ImmutableArray<Allergen>> Bakes);

@@ -1,3 +1,4 @@
+using System.Collections.Concurrent;
 using System.Collections.Immutable;
 using Zymethos.Core.Parcels;
 using Zymethos.Interchange.Parcels;
@@ -12,6 +13,7 @@ public sealed class BoardView
 {
     private readonly Dictionary<(int Person, int Bake), BoardCell> _cells;
     private readonly GiftStand[,] _asked;
+    private readonly ConcurrentDictionary<int, IReadOnlyList<BoxWay>> _ways = new();
 
     private BoardView(GiftBoardRow row, GiftBoard board, ImmutableArray<BoardBakeDocument> bakes, GiftStand[,] asked)
     {
@@ -114,6 +116,11 @@ public sealed class BoardView
         var gift = GiftBake.Of(recipe, bake.Finish ?? "", shelf.Known.For(recipe));
         return new BoardBake(gift, bake.Made, Math.Max(1, gift.Finish?.Pieces ?? recipe.Yield.Pieces), bake.Colour ?? "");
     }
+
+    /// <summary>What would help somebody whose box lacks something; worked out once.</summary>
+    /// <param name="person">Whose box, by their place on the board.</param>
+    /// <param name="shelf">The Book that this board was read with.</param>
+    public IReadOnlyList<BoxWay> WaysFor(int person, BookShelf shelf) => _ways.GetOrAdd(person, p => BoxWays.For(this, p, shelf));
 
     /// <summary>The cell of a person and a bake; null where nothing stands.</summary>
     public BoardCell? Cell(int person, int bake) => _cells.GetValueOrDefault((person, bake));

@@ -32,6 +32,7 @@ public sealed class GiftDesk(
     ParcelPeople people,
     SeasonDesk seasons,
     SolverGate gate,
+    WorkedOut worked,
     IClock clock
 )
 {
@@ -50,7 +51,7 @@ public sealed class GiftDesk(
             ).Select(b => (b.Id, b.Name)),
         ];
 
-    /// <summary>A board, or the newest; null when there is none.</summary>
+    /// <summary>A board, or the newest; null when there is none. Shared between those who look at it, and never changed.</summary>
     public async Task<BoardView?> OpenAsync(Guid? id, CancellationToken cancel)
     {
         var row = await context
@@ -58,7 +59,18 @@ public sealed class GiftDesk(
             .Where(b => id == null || b.Id == id)
             .OrderByDescending(b => b.MadeAt)
             .FirstOrDefaultAsync(cancel);
-        return row is null ? null : BoardView.Of(row, await people.AllAsync(cancel), await book.ShelfAsync(cancel));
+        if (row is null)
+            return null;
+        // Who may have what is worked out anew whenever the board, anybody on it or anything of the Book was changed.
+        var (everybody, shelf) = (await people.KnownAsync(cancel), await book.ShelfAsync(cancel));
+        return await worked.GetAsync<BoardView>(
+            row.KitchenId,
+            $"board {row.Id:N}{context.Own.Key}",
+            $"{row.Version} {everybody.Stamp} {shelf.Stamp}",
+            v => 2 + (v.Board.People.Length * v.Board.Bakes.Length / 20),
+            () => Task.FromResult<BoardView?>(BoardView.Of(row, everybody.All, shelf)),
+            cancel
+        );
     }
 
     /// <summary>Makes a board of everybody chosen and of what a season wants for one of its dates, or of nothing yet.</summary>

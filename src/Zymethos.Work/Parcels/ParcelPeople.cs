@@ -8,15 +8,45 @@ using Zymethos.Work.House;
 
 namespace Zymethos.Work.Parcels;
 
+/// <summary>Everybody of a kitchen at one moment.</summary>
+/// <param name="Stamp">The state of their rows.</param>
+/// <param name="All">Everybody, by name.</param>
+internal sealed record KnownPeople(string Stamp, IReadOnlyList<Recipient> All);
+
 /// <summary>The people to whom a kitchen gives things.</summary>
-public sealed class ParcelPeople(ZymethosContext context)
+public sealed class ParcelPeople(ZymethosContext context, WorkedOut worked)
 {
     /// <summary>Most people of a kitchen.</summary>
     public const int Most = 1000;
 
-    /// <summary>Everybody, by name.</summary>
-    public async Task<IReadOnlyList<Recipient>> AllAsync(CancellationToken cancel) =>
-        [.. (await context.People.AsNoTracking().OrderBy(p => p.Name).Take(Most).ToListAsync(cancel)).Select(Read)];
+    /// <summary>Everybody, by name. Shared between those who look at them, and never changed.</summary>
+    public async Task<IReadOnlyList<Recipient>> AllAsync(CancellationToken cancel) => (await KnownAsync(cancel)).All;
+
+    /// <summary>Everybody, with the state of their rows: it is another once anything of them was changed.</summary>
+    /// <exception cref="InvalidOperationException">Nobody is signed in.</exception>
+    internal async Task<KnownPeople> KnownAsync(CancellationToken cancel)
+    {
+        var kitchen = context.KitchenId ?? throw new InvalidOperationException("There is no kitchen here.");
+        var stamp = await context
+            .Database.SqlQuery<string>(
+                $"""
+                SELECT concat_ws('-', count(*), sum(xmin::text::numeric)) AS "Value" FROM people WHERE "KitchenId" = {kitchen}
+                """
+            )
+            .SingleAsync(cancel);
+        return await worked.GetAsync<KnownPeople>(
+                kitchen,
+                "people",
+                stamp,
+                p => 1 + (p.All.Count / 10),
+                async () =>
+                    new KnownPeople(
+                        stamp,
+                        [.. (await context.People.AsNoTracking().OrderBy(p => p.Name).Take(Most).ToListAsync(cancel)).Select(Read)]
+                    ),
+                cancel
+            ) ?? throw new InvalidOperationException("There is no kitchen here.");
+    }
 
     /// <summary>The row of one; null when there is none of this id.</summary>
     public Task<RecipientRow?> FindAsync(Guid id, CancellationToken cancel) =>

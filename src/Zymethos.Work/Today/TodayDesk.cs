@@ -21,6 +21,7 @@ public sealed class TodayDesk(
     SeasonDesk seasons,
     StockShelf stock,
     CakeDiary diary,
+    WorkedOut worked,
     IClock clock
 )
 {
@@ -30,10 +31,43 @@ public sealed class TodayDesk(
     private const int SoonDays = 2;
     private static readonly HashSet<string> Shipped = [.. DemoKitchen.Recipes().Select(r => r.Key)];
 
-    /// <summary>The front page as it is now.</summary>
+    /// <summary>The front page as it is now: worked out anew when anything of the kitchen was changed, and every minute.</summary>
     public async Task<TodayView> ViewAsync(CancellationToken cancel)
     {
         var shelf = await book.ShelfAsync(cancel);
+        var kitchen = shelf.KitchenRow.Id;
+        var stamp = await StampAsync(kitchen, cancel);
+        return await worked.GetAsync<TodayView>(
+                kitchen,
+                $"today{context.Own.Key}",
+                $"{shelf.Stamp} {stamp} {clock.GetCurrentInstant().ToUnixTimeSeconds() / 60}",
+                _ => 2,
+                async () => await ReadAsync(shelf, cancel),
+                cancel
+            ) ?? throw new InvalidOperationException("There is no kitchen here.");
+    }
+
+    /// <summary>The state of everything beside the Book that stands on the front page: every write changes a row's xmin and so their sum,
+    /// every removal their number.</summary>
+    private Task<string> StampAsync(Guid kitchen, CancellationToken cancel) =>
+        context
+            .Database.SqlQuery<string>(
+                $"""
+                SELECT concat_ws('.',
+                  (SELECT concat_ws('-', count(*), sum(xmin::text::numeric)) FROM seasons WHERE "KitchenId" = {kitchen}),
+                  (SELECT concat_ws('-', count(*), sum(xmin::text::numeric)) FROM stock WHERE "KitchenId" = {kitchen}),
+                  (SELECT concat_ws('-', count(*), sum(xmin::text::numeric)) FROM gift_boards WHERE "KitchenId" = {kitchen}),
+                  (SELECT concat_ws('-', count(*), sum(xmin::text::numeric)) FROM oven_days WHERE "KitchenId" = {kitchen}),
+                  (SELECT concat_ws('-', count(*), sum(xmin::text::numeric)) FROM past_bakes WHERE "KitchenId" = {kitchen}),
+                  (SELECT concat_ws('-', count(*), sum(xmin::text::numeric)) FROM cake_feeds WHERE "KitchenId" = {kitchen}),
+                  (SELECT concat_ws('-', count(*), sum(xmin::text::numeric)) FROM bench_sessions WHERE "KitchenId" = {kitchen}),
+                  (SELECT count(*) FROM recipe_versions WHERE "KitchenId" = {kitchen})) AS "Value"
+                """
+            )
+            .SingleAsync(cancel);
+
+    private async Task<TodayView> ReadAsync(BookShelf shelf, CancellationToken cancel)
+    {
         var kitchen = shelf.Known.Kitchen;
         var now = KitchenClock.At(kitchen.Zone, clock.GetCurrentInstant());
         var season = await seasons.OpenAsync(null, cancel);

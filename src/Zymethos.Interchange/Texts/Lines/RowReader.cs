@@ -43,6 +43,13 @@ internal sealed partial class RowReader
         }
 
         reader._rows.Parts.RemoveAll(p => p.Lines.Count == 0);
+        // "No wait, that is the wrong card! Here is the Yule log:"
+        if (reader._rows.Name.Length > 40 && HereIs().Match($"{reader._rows.Name}:") is { Success: true } wrong && wrong.Index > 0)
+        {
+            reader._rows.Summary.Add(reader._rows.Name);
+            reader._rows.Name = char.ToUpperInvariant(wrong.Groups["what"].Value[0]) + wrong.Groups["what"].Value[1..];
+        }
+
         // "Here is the Christmas cake." in a letter.
         if (HereIs().Match($"{reader._rows.Name}.") is { Success: true, Index: 0 } told)
         {
@@ -248,9 +255,9 @@ internal sealed partial class RowReader
             return;
         }
 
-        // "Prep 25 min | Bake 14 min | Makes 30 cookies".
+        // "Prep 25 min | Bake 14 min | Makes 30 cookies", with bars or with wide gaps between.
         if (
-            row.Split('|', '·', '•') is { Length: > 1 } bars
+            Columns().Split(row) is { Length: > 1 } bars
             && bars.Select(p => YieldWords.Line(p.Trim())).FirstOrDefault(y => y is not null) is { } among
             && bars.All(p => p.Trim().Length < 40)
         )
@@ -370,7 +377,20 @@ internal sealed partial class RowReader
         {
             _rows.Summary.Add(row);
             Became(row, "summary");
+            if (
+                MakesInPassing().Match(row) is { Success: true } makesSo
+                && YieldWords.Line($"Makes {makesSo.Groups["what"].Value}") is { } so
+            )
+                _rows.Yields.Add(so);
             return true;
+        }
+
+        // Behind a greeting a list of a part is no name.
+        if (_rows.Summary.Count > 0 && next.Length > 0 && Inline().Match(row) is { Success: true } listed)
+        {
+            var head = listed.Groups["head"].Value;
+            if ((PartNames().IsMatch(head) || SoakHead().IsMatch(head)) && IsListed(head, listed.Groups["rest"].Value))
+                return false;
         }
 
         var plain = row.TrimStart('#', '*', ' ').TrimEnd('*', ' ');
@@ -547,7 +567,7 @@ internal sealed partial class RowReader
     {
         if (_section == Section.Method && _headed)
             return false;
-        var plain = row.TrimStart('#', '*', ' ').TrimEnd('*', ' ');
+        var plain = PartThenAmount().Replace(row.TrimStart('#', '*', ' ').TrimEnd('*', ' '), "${head}: ");
         var inline = Inline().Match(plain);
         if (
             inline.Success
@@ -565,11 +585,14 @@ internal sealed partial class RowReader
         if (inline.Success && !Numbered().IsMatch(row) && IsListed(inline.Groups["head"].Value, inline.Groups["rest"].Value))
         {
             Part(HeadingOf(inline.Groups["head"].Value) == Section.Ingredients ? "" : inline.Groups["head"].Value);
+            // "Soak overnight: 200 g raisins, ...": what is done with it stands in its heading alone.
+            if (SoakHead().IsMatch(inline.Groups["head"].Value) && TimePhrase.In(inline.Groups["head"].Value.ToLowerInvariant()).Count > 0)
+                AddMethod($"{inline.Groups["head"].Value.Trim()}.");
             var (list, rest) = ListAndRest(inline.Groups["rest"].Value);
             if (list.Count > 0)
                 AddLists(list);
             else
-                AddLines([inline.Groups["rest"].Value]);
+                AddLines([inline.Groups["rest"].Value.TrimEnd('.')]);
             if (list.Count == 0)
                 rest = "";
             _isWhole = list.Count > 0 && rest.Length == 0;
@@ -1222,8 +1245,9 @@ internal sealed partial class RowReader
     private static partial Regex NameInGreeting();
 
     [GeneratedRegex(
-        @"\b(?:here(?:'s| is)|this is) (?:the|my|our|your|that) (?:recipe for (?:the |my "
-            + @"|our )?)?(?<what>[\p{L}'’ -]{4,40}?)(?: recipe)?[.!:]",
+        @"\b(?:here(?:['’]s| is)|this is) (?:the|my|our|your|that) (?:recipe for (?:the |my "
+            + @"|our )?)?(?<what>[\p{L}'’ -]{4,40}?)(?: recipe)?(?: (?:that )?(?:you|we|i) (?:were|was|wanted|asked|had|liked|like|want"
+            + @"|promised|said|make|made|always)\b[^.!:]{0,30})?[.!:]",
         RegexOptions.IgnoreCase,
         900
     )]
@@ -1251,6 +1275,9 @@ internal sealed partial class RowReader
     [GeneratedRegex(@"^(?<head>[\p{L}][^:;.,\d]{3,50})(?::| [-–—]) (?<rest>\p{L}.{30,})$", RegexOptions.None, 900)]
     private static partial Regex NameThenWork();
 
+    [GeneratedRegex(@"^(?:soak|steep|macerate)\b", RegexOptions.IgnoreCase, 900)]
+    private static partial Regex SoakHead();
+
     // "- put all that in a big bowl" behind a list.
     [GeneratedRegex(
         @"\s[-–—]\s(?=(?:then |and )?(?:put|mix|soak|steep|leave|stir|tip|place|cover|toss|combine|weigh|measure|get)\b)"
@@ -1262,4 +1289,26 @@ internal sealed partial class RowReader
 
     [GeneratedRegex(@"\s{3,}|\t+", RegexOptions.None, 900)]
     private static partial Regex Gap();
+
+    [GeneratedRegex(@"[|·•\t]|\s{2,}|\s/\s", RegexOptions.None, 900)]
+    private static partial Regex Columns();
+
+    // "filling 300 ml double cream": the part and its first line in one row.
+    [GeneratedRegex(
+        @"^(?:for (?:the )?)?(?<head>filling|icing|topping|glaze|frosting|streusel|crumble|sponge|dough|ganache|buttercream|drizzle|"
+            + @"crosses|syrup|coating|decoration)\s+(?=(?:about )?(?:\d[\d/.,]*|[½¼¾⅓⅔])\s?(?:g|kg|ml|l|dl|oz|lb|tbsp|tsp|cups?|"
+            + @"tablespoons?|teaspoons?)\b)",
+        RegexOptions.IgnoreCase,
+        900
+    )]
+    private static partial Regex PartThenAmount();
+
+    // "This makes two", "I make two at a time" in a letter.
+    [GeneratedRegex(
+        @"\b(?:(?:it|this|that) makes|i (?:always |usually )?make) (?:about |around )?(?<what>(?:two|three|four|six|a dozen|two dozen|"
+            + @"\d{1,3})(?: (?:big |small |large )?(?:loaves|cakes|rolls|buns|biscuits|cookies|squares|slices))?)\b",
+        RegexOptions.IgnoreCase,
+        900
+    )]
+    private static partial Regex MakesInPassing();
 }

@@ -19,6 +19,8 @@ internal static partial class KindWindows
     /// <summary>Minutes that a raw pie with a wet filling may wait.</summary>
     public const int PieMinutes = 30;
 
+    private const string EggFoam = "beaten egg loses its air";
+
     /// <summary>Sets the windows.</summary>
     public static void Set(RecipeDraft draft, MethodReading reading, IReadOnlyList<ReadLine> lines)
     {
@@ -40,7 +42,7 @@ internal static partial class KindWindows
                 var tray = bake.Draft.Pan.Contains("tray", StringComparison.OrdinalIgnoreCase);
                 var set = (link.Most, link.Why);
                 if (Foam().IsMatch(words))
-                    (link.Most, link.Why) = (TimeText.Say(FoamMinutes + (tray ? 10 : 0)), "beaten egg loses its air");
+                    (link.Most, link.Why) = (TimeText.Say(FoamMinutes + (tray ? 10 : 0)), EggFoam);
                 else if (
                     soda
                     && !yeast
@@ -99,6 +101,9 @@ internal static partial class KindWindows
 
     private static void Tighten(MethodReading reading, MethodStep mix, LinkDraft link, int depth = 0)
     {
+        // It runs from where the air is beaten in, or from where wet and dry come together.
+        if (link.Why == EggFoam ? Beaten().IsMatch(mix.Low) : Wets().IsMatch(mix.Low) || DryInto().IsMatch(mix.Low))
+            return;
         foreach (var earlier in reading.Links.Where(l => l.To == mix.Draft.Key && l.Most.Length == 0).ToList())
         {
             if (reading.Steps.Find(s => s.Draft.Key == earlier.From) is not { IsHands: true, Strand: 0 } before)
@@ -107,7 +112,7 @@ internal static partial class KindWindows
             if (!FoldOrWet().IsMatch(before.Low) && depth > 2)
                 continue;
             (earlier.Most, earlier.Why) = ("5 min", link.Why);
-            if (depth < 4 && !Wets().IsMatch(before.Low))
+            if (depth < 4)
                 Tighten(reading, before, earlier, depth + 1);
         }
     }
@@ -150,8 +155,19 @@ internal static partial class KindWindows
     )]
     private static partial Regex Batter();
 
-    [GeneratedRegex(@"\b(?:buttermilk|milk|water|liquid|yogurt|yoghurt|wet|beaten eggs?)\b", RegexOptions.None, 900)]
+    [GeneratedRegex(@"\b(?:buttermilk|milk|water|liquids?|yogurt|yoghurt|wet|beaten eggs?)\b", RegexOptions.None, 900)]
     private static partial Regex Wets();
+
+    [GeneratedRegex(
+        @"\b(?:fold|stir|add|beat|mix|work|whisk|alternat\w*)\b[^.;]{0,40}\b(?:flour|dry (?:ingredients|things|mix\w*|stuff)|soda|"
+            + @"bicarb\w*)\b",
+        RegexOptions.None,
+        900
+    )]
+    private static partial Regex DryInto();
+
+    [GeneratedRegex(@"\b(?:whisk|beat|whip)\b", RegexOptions.None, 900)]
+    private static partial Regex Beaten();
 
     [GeneratedRegex(@"\b(?:fold|wet|stir|batter|beat|whisk|mix)\b", RegexOptions.None, 900)]
     private static partial Regex FoldOrWet();

@@ -134,7 +134,7 @@ internal sealed partial class MethodReader
                 : StepKind.Rest;
         if ((OnPan().IsMatch(low) || (OnThePan().IsMatch(low) && times is [{ Index: < 3 }, ..])) && times.Count > 0 && _bake >= 0)
             return StepKind.Cool;
-        return Kneads().IsMatch(low) ? StepKind.Mix : StepKind.Work;
+        return Kneads().IsMatch(low) && !OneEgg().IsMatch(low) ? StepKind.Mix : StepKind.Work;
     }
 
     /// <summary>A dough whose leaven stood for hours before, and that was filled into its tin: it proofs there.</summary>

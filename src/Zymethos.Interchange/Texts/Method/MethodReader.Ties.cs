@@ -162,7 +162,11 @@ internal sealed partial class MethodReader
             && Steps[_tail].IsHands
         )
             return false;
-        var cold = !hot && !warm && step.IsHands && (WhenCold().IsMatch(low) || ColdThing().IsMatch(low) || BeforeWork().IsMatch(low));
+        var cold =
+            !hot
+            && !warm
+            && step.IsHands
+            && (WhenCold().IsMatch(low) || ColdThing().IsMatch(low) || (BeforeWork().IsMatch(low) && !OutOfPan().IsMatch(low)));
         if (hot || warm)
         {
             if (step.Kind is StepKind.Cool or StepKind.Chill && !AtOnce().IsMatch(low))

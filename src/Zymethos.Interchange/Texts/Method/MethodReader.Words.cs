@@ -250,7 +250,7 @@ internal sealed partial class MethodReader
 
     [GeneratedRegex(
         @"^(?:just before|right before|shortly before|in|on|onto|into|with|using|when|once|while|whilst|as soon as|after|before|for|to|"
-            + @"meanwhile|next|now|then|finally|the (?:evening|night|next|following|day)|(?:evening|night|day) before|day \d|next day"
+            + @"meanwhile|next|now|then|finally|straight ?away|at once|immediately|right away|the (?:evening|night|next|following|day)|(?:evening|night|day) before|day \d|next day"
             + @"|next morning|at|by|again|or|"
             + @"on day|from|out|over|under|without|as|if you|lastly|first|after \w+ing|having|leaving|starting|working)\b",
         RegexOptions.None,
@@ -871,6 +871,21 @@ internal sealed partial class MethodReader
     )]
     private static partial Regex Lasting();
 
+    [GeneratedRegex(
+        @",?\s+(?:and )?(?:then )?(?=(?:when|once) (?:(?:it is|they are|it's|they're|completely|quite) )*(?:cool|cold|cooled)\b,? [a-z]+ "
+            + @"(?:in|with|over|the|it|them|on|into)\b)",
+        RegexOptions.IgnoreCase,
+        Patience
+    )]
+    private static partial Regex ThenWhenCold();
+
+    // "TIP: they freeze brilliantly": a word of advice, and no work.
+    [GeneratedRegex(@"^\W*(?:tips?|top tip|hints?|notes?|n\.?b\.?|p\.?s\.?)\s*[:–—-]\s*", RegexOptions.IgnoreCase, Patience)]
+    private static partial Regex Advice();
+
+    [GeneratedRegex(@"^(?:beat|whisk) (?:the |a |an )?(?:\w+ )?egg\b", RegexOptions.None, Patience)]
+    private static partial Regex OneEgg();
+
     [GeneratedRegex(@"\b(?:bread machine|machine|dough cycle|dough program\w*)\b", RegexOptions.None, Patience)]
     private static partial Regex Machine();
 
@@ -879,7 +894,8 @@ internal sealed partial class MethodReader
 
     // "the plain ones are rolled in sugar while hot": somebody has to do it.
     [GeneratedRegex(
-        @"^(?:the |each |half )[\w ]{2,30} (?:is|are) (?:then )?(?:rolled|dusted|brushed|dipped|iced|glazed|coated|sugared|filled|"
+        @"^(?:the |this )?(?:dough|mixture|batter|paste) (?:rests?|chills?|stands?|rises?|sleeps?|sits?|waits?|goes|matures?|ripens?)\b"
+            + @"[^.;]*\b(?:night|overnight|hours?|days?|weeks?|min\w*)\b|^(?:the |each |half )[\w ]{2,30} (?:is|are) (?:then )?(?:rolled|dusted|brushed|dipped|iced|glazed|coated|sugared|filled|"
             + @"turned out|spread)\b",
         RegexOptions.None,
         Patience

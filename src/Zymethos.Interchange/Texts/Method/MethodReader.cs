@@ -67,7 +67,9 @@ internal sealed partial class MethodReader
     {
         // "Make ahead: after shaping, refrigerate overnight; ..." tells another way, and is no step of this one.
         var pieces =
-            Ahead().IsMatch(sentence) && !KeepingWords.Speaks(sentence.ToLowerInvariant()) ? [sentence] : KeepingEnd().Split(sentence);
+            Advice().IsMatch(sentence) || (Ahead().IsMatch(sentence) && !KeepingWords.Speaks(sentence.ToLowerInvariant()))
+                ? [sentence]
+                : KeepingEnd().Split(sentence);
         foreach (var piece in pieces.Where(p => p.Any(char.IsLetterOrDigit)))
         {
             var from = Steps.Count;
@@ -103,6 +105,16 @@ internal sealed partial class MethodReader
                 ? $"For the {label.Groups["label"].Value.ToLowerInvariant()}, "
                     + $"{char.ToLowerInvariant(piece[label.Length])}{piece[(label.Length + 1)..]}"
                 : char.ToUpperInvariant(piece[label.Length]) + piece[(label.Length + 1)..];
+        }
+
+        if (Steps.Count > 0 && Advice().Match(piece) is { Success: true } advice && advice.Length < piece.Length)
+        {
+            var said = piece[advice.Length..].ToLowerInvariant();
+            var keeps = KeepingWords.Speaks(said);
+            if (keeps)
+                _reading.Keeping.AddRange(KeepingWords.In(said));
+            Note(piece);
+            return keeps ? "keeping" : "remark";
         }
 
         // "7:00 mix flour and water": the hour of somebody else's day.
@@ -290,6 +302,14 @@ internal sealed partial class MethodReader
     {
         foreach (var clause in ClauseSplitter.Split(piece))
         {
+            // "brush with butter, and when cool dust with sugar": the second of them waits.
+            if (ThenWhenCold().Match(clause) is { Success: true, Index: > 6 } later)
+            {
+                yield return clause[..later.Index];
+                yield return clause[(later.Index + later.Length)..];
+                continue;
+            }
+
             var before = BeforeWork().Match(clause);
             if (before.Success && Cooling().IsMatch(clause[..before.Index]))
             {
@@ -463,7 +483,7 @@ internal sealed partial class MethodReader
         if (kind is StepKind.Work or StepKind.Mix && time is { Low: >= 12 } && !Lasting().IsMatch(low))
             kind =
                 Machine().IsMatch(low) ? StepKind.BulkRise
-                : !DoughStands(low, times) ? StepKind.Rest
+                : !DoughStands(low, times) && !(_context.HasYeast && _bake < 0 && RiseWords().IsMatch(low)) ? StepKind.Rest
                 : _shaped || InPanSinceBulk() ? StepKind.Proof
                 : StepKind.BulkRise;
         if (kind == StepKind.Rest && _pending.Exists(p => OvenOff().IsMatch(p.ToLowerInvariant())) && InsideOven().IsMatch(low))

@@ -61,6 +61,9 @@ internal static partial class UnlistedLines
                     && Counted().IsMatch(known.Name)
                     && !have.Contains(Noun(known.Name))
                     && !SizeOf().IsMatch(used);
+                // "royal icing made of 1 egg white and 200 g icing sugar": told with its amounts, and none of the dough's.
+                var own = measured && MadeOf().IsMatch(sentence) && !listed.Any(l => l.Ingredient?.Name == known.Name);
+                measured |= own;
                 // Who must not have honey or spirit is told of it, however little it is.
                 measured |=
                     (known.Traits & (IngredientTraits.Honey | IngredientTraits.Alcohol)) != IngredientTraits.None
@@ -77,7 +80,7 @@ internal static partial class UnlistedLines
                 // "peanut butter" is no butter: what brings an allergen that no line holds is a line of its own.
                 var brings = known.Allergens.Any(allergens.Add);
                 var extra = !keptBack && text == BeatenEgg;
-                if (!have.Add(Noun(known.Name)) && !fed && !brings && !extra)
+                if (!have.Add(Noun(known.Name)) && !fed && !brings && !extra && !own)
                     continue;
                 keptBack |= extra;
                 found.Add(
@@ -92,6 +95,14 @@ internal static partial class UnlistedLines
 
         return found;
     }
+
+    [GeneratedRegex(
+        @"\b(?:icing|glaze|frosting|syrup|paste|filling|topping|crumble?|streusel|buttercream|ganache)\b[^.;]{0,12}\b(?:made|mixed|from|of)\b"
+            + @"[^.;]{0,12}\d",
+        RegexOptions.IgnoreCase,
+        900
+    )]
+    private static partial Regex MadeOf();
 
     [GeneratedRegex(@"^(?:eggs?|egg yolks?|egg whites?|[a-z]+ (?:zest|juice))\b", RegexOptions.IgnoreCase, 900)]
     private static partial Regex Counted();

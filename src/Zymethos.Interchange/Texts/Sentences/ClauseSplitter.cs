@@ -137,6 +137,9 @@ internal static partial class ClauseSplitter
                 && (next is null || char.IsAsciiDigit(next[0]) || next is "about" or "for" or "again")
             )
                 continue;
+            // "golden and hollow when tapped": how it sounds.
+            if (i > 0 && low is "hollow" && next is not "out")
+                continue;
             // "with a stretch and fold after 30 minutes" is one thing.
             if (i > 1 && low is "fold" or "folds" && StretchAnd().IsMatch(sentence[..words[i].Index]))
                 continue;

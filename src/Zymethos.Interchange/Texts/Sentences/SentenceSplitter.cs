@@ -58,6 +58,15 @@ internal static class SentenceSplitter
         "wt",
         "x",
         "f",
+        "mod",
+        "b",
+        "tbs",
+        "tbls",
+        "pkt",
+        "pkts",
+        "sq",
+        "dia",
+        "diam",
     };
 
     /// <summary>The sentences, trimmed, with their marks; a paragraph without any is one.</summary>

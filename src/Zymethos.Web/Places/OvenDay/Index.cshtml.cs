@@ -31,6 +31,7 @@ public sealed class IndexModel(
     KitchenBook book,
     Surer surer,
     ParcelPeople people,
+    WorkedOut worked,
     SolverGate gate,
     AppSettings settings,
     IClock clock
@@ -474,16 +475,29 @@ public sealed class IndexModel(
         Steps = await byHand.StepsAsync(row, cancel);
         Alternatives = await byHand.AlternativesAsync(row.Date, cancel);
         Search = await desk.CurrentAsync(row.Date, cancel);
-        await ReadClearAsync(row.Document, cancel);
+        await ReadClearAsync(row, cancel);
         if (Search is { State: LongSearchState.Waiting } waiting)
             _ahead = await desk.AheadAsync(waiting, cancel);
     }
 
-    private async Task ReadClearAsync(OvenDayDocument document, CancellationToken cancel)
+    private async Task ReadClearAsync(OvenDayRow row, CancellationToken cancel)
     {
+        var document = row.Document;
         if (Day is not { } day || (await people.AllAsync(cancel)).Where(p => !p.Avoids.IsEmpty).ToList() is not { Count: > 0 } careful)
             return;
-        var freeFrom = ClearFirst.FreeFrom(document, (await ShelfAsync(cancel)).Known.Knowledge);
+        var shelf = await ShelfAsync(cancel);
+        if (
+            await worked.GetAsync(
+                row.KitchenId,
+                $"free from {row.Id:N}",
+                $"{row.Version} {shelf.Stamp}",
+                _ => 1,
+                () => Task.FromResult<FreeOfDay?>(new FreeOfDay(ClearFirst.FreeFrom(document, shelf.Known.Knowledge))),
+                cancel
+            )
+            is not { Bakes: var freeFrom }
+        )
+            return;
         Clear =
         [
             .. careful

@@ -287,7 +287,7 @@ public sealed class IndexModel(GiftDesk desk, ParcelPeople people, KitchenBook b
             .Where(p => View.Board.Cells.Length > 0 && !View.Bakes.IsEmpty)
             .Order()
             .Take(MostNeedy);
-        Needy = [.. lacking.Select(p => (p, Lack(p), (IReadOnlyList<BoxWay>)BoxWays.For(View, p, shelf)))];
+        Needy = [.. lacking.Select(p => (p, Lack(p), View.WaysFor(p, shelf)))];
         Traces =
         [
             .. Enumerable
