@@ -327,8 +327,8 @@ public static partial class LineSplitter
     private static partial Regex SameWeightEach();
 
     [GeneratedRegex(
-        @"(?<amount>\d[\d.,/½¼¾]*\s?(?:level |heaped |rounded |scant )?(?:g|ml|oz|tsp|tbsp|cups?|teaspoons?|"
-            + @"tablespoons?))\s+each\s+(?:of\s+)?(?<names>[\p{L} -]+(?:, [\p{L} -]+)+ and [\p{L} -]+)(?=\s*,\s*(?:\d|an? |half |one |"
+        @"(?<amount>\d[\d.,/½¼¾]*\s?(?:level |heaped |rounded |scant )?(?:(?:g|ml|oz|tsp|tbsp)\b\.?|cups?|teaspoons?|"
+            + @"tablespoons?))\s+each\s+(?:of\s+)?(?<names>[\p{L} -]+(?:, (?!an? |half |one |two )[\p{L} -]+)+(?:,? and [\p{L} -]+)?)(?=\s*,\s*(?:\d|an? |half |one |"
             + @"two )|\s*[.;]|\s*$)",
         RegexOptions.IgnoreCase,
         900

@@ -115,7 +115,7 @@ internal static partial class RecipeAssembly
             .FirstOrDefault(p => p is { IsSized: true } && p.Pan.Shape != PanShape.Tray);
 
     // "1 x 23cm shortcrust pastry case" is baked in a tin of that size.
-    [GeneratedRegex(@"\b(?:pastry|tart|flan|quiche) (?:case|crust)s?\b", RegexOptions.None, 900)]
+    [GeneratedRegex(@"\b(?:pastry|tart|flan|quiche) (?:case|crust)s?\b|\bpie (?:crust|shell)s?\b", RegexOptions.None, 900)]
     private static partial Regex Case();
 
     [GeneratedRegex(@"\b(?:pie|tart|flan|pastry) (?:shell|crust|case)s?\b", RegexOptions.IgnoreCase, 900)]
@@ -267,7 +267,7 @@ internal static partial class RecipeAssembly
 
     [GeneratedRegex(
         @"(?<!\b(?:mini|little|small|individual) )\b(?<what>loaf|wreath|swiss roll|roulade|yule log|babka|pie|tart|galette|cheesecake"
-            + @"|stollen|panettone|pavlova|braid|"
+            + @"|stollen|panettone|pavlova|focaccia|braid|"
             + @"plait)\b(?! (?:cake|buns|bites|bars|squares|tins?|dough|crust|pastry|shell))",
         RegexOptions.IgnoreCase,
         900

@@ -15,7 +15,7 @@ internal static partial class LinesInMethod
         var before = "";
         foreach (
             var piece in paragraphs
-                .Select(p => Numbering().Replace(p, ""))
+                .Select(p => SpelledEach(Numbering().Replace(p, "")))
                 .SelectMany(SentenceSplitter.Split)
                 .SelectMany(s => Pieces().Split(Units(Spelled(s))))
                 .Where(p => p.Trim().Length > 0)
@@ -92,7 +92,34 @@ internal static partial class LinesInMethod
     private static partial Regex Pieces();
 
     /// <summary>"the same weight of sugar" with the weight that was meant; the text itself where it says no such thing.</summary>
-    public static string Spelled(string text) =>
+    public static string Spelled(string text) => SpelledOne(SpelledEach(text));
+
+    /// <summary>"the same weight each of butter, sugar and flour" behind a weight: each with that weight.</summary>
+    private static string SpelledEach(string text) =>
+        SameEach()
+            .Replace(
+                text,
+                m =>
+                    Weights().Matches(text[..m.Index]).LastOrDefault() is { } before
+                        ? string.Join(
+                            ", ",
+                            Listed().Split(m.Groups["list"].Value).Where(w => w.Length > 0).Select(w => $"{before.Value} of {w.Trim()}")
+                        )
+                        : m.Value
+            );
+
+    [GeneratedRegex(
+        @"\b(?:the )?same (?:weight|amount|quantity) (?:each )?of (?:each of )?(?<list>[a-z -]{3,30}(?:, [a-z -]{3,30}){1,4},? and [a-z -]{3,30}"
+            + @"|(?<=each of )[a-z -]{3,30} and [a-z -]{3,30})(?=[.,;]|$)",
+        RegexOptions.IgnoreCase,
+        900
+    )]
+    private static partial Regex SameEach();
+
+    [GeneratedRegex(@",? and |, ", RegexOptions.IgnoreCase, 900)]
+    private static partial Regex Listed();
+
+    private static string SpelledOne(string text) =>
         Same().IsMatch(text)
             ? SameOf()
                 .Replace(text, m => Weights().Matches(text[..m.Index]).LastOrDefault() is { } before ? $"{before.Value} of " : m.Value)
@@ -165,7 +192,7 @@ internal static partial class LinesInMethod
 
     [GeneratedRegex(
         @"\s+(?:in an?|in the|in (?:small )?(?:pieces|lumps|knobs|cubes|batches)|bit by bit|piece by piece|a little at|at (?:low|"
-            + @"medium|high|slow)|into|until|till|over|for \d|at \d|on a|on the|together|from|and (?!a half|a quarter)[a-z]+|"
+            + @"medium|high|slow)|into|until|till|over|for (?:\d|at least|about|an? |half )|at \d|on a|on the|together|from|and (?!a half|a quarter)[a-z]+|"
             + @"beaten to a|dissolved|to make|to get|to a|with)\b.*$|\.$",
         RegexOptions.IgnoreCase,
         900

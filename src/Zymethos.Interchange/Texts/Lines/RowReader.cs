@@ -31,7 +31,7 @@ internal sealed partial class RowReader
     public static RecipeRows Read(string text, IngredientKnowledge knowledge)
     {
         var reader = new RowReader(knowledge);
-        var rows = text.Replace("\r", "", StringComparison.Ordinal).Split('\n').Select(r => Abbreviated(r.Trim())).ToList();
+        var rows = text.Replace("\r", "", StringComparison.Ordinal).Split('\n').Select(r => InFull(Abbreviated(r.Trim()))).ToList();
         // Where the ingredients have a heading of their own, nothing above it is one ("a plain loaf for old bananas").
         var announced = rows.Exists(r => HeadingOf(r) == Section.Ingredients);
         for (var i = 0; i < rows.Count; i++)
@@ -177,13 +177,16 @@ internal sealed partial class RowReader
         // "Saturday", "Friday evening", "Day 2": what follows is done then.
         if (
             DayHeading().IsMatch(row)
-            && _rows.Parts.Exists(p => p.Lines.Count > 0)
+            && (_rows.Parts.Exists(p => p.Lines.Count > 0) || (_rows.Name.Length > 0 && IsMethod(next)))
             && (!IsLine(next) || ClockTime().IsMatch(next) || DayLabel().IsMatch(next))
         )
         {
             _rows.Notes.Add(row);
             _section = Section.Method;
             Became(row, "remark");
+            // "Into the fridge." and then "Day 2": it stands there overnight.
+            if (AnotherDay().IsMatch(row) && _rows.Method.Count > 0 && EndsInFridge().IsMatch(_rows.Method[^1]))
+                _rows.Method[^1] = $"{_rows.Method[^1].TrimEnd('.')} overnight.";
             return;
         }
 
@@ -219,9 +222,9 @@ internal sealed partial class RowReader
             return;
         }
 
-        // "Oven 180C" above the list.
+        // "Oven 180C" above the list, or between it and the method.
         if (
-            _section == Section.Head
+            _section is Section.Head or Section.Ingredients
             && _rows.Name.Length > 0
             && row.Length < 50
             && OvenRow().IsMatch(row)
@@ -257,7 +260,7 @@ internal sealed partial class RowReader
 
         // "Prep 25 min | Bake 14 min | Makes 30 cookies", with bars or with wide gaps between.
         if (
-            Columns().Split(row) is { Length: > 1 } bars
+            (_rows.Name.Length > 0 ? Columns().Split(row) : row.Split('|', '·', '•')) is { Length: > 1 } bars
             && bars.Select(p => YieldWords.Line(p.Trim())).FirstOrDefault(y => y is not null) is { } among
             && bars.All(p => p.Trim().Length < 40)
         )
@@ -726,6 +729,12 @@ internal sealed partial class RowReader
             // "630 g sour" where the sour is a part of its own: what was made there, and no new line.
             if (IsPart(line))
                 _rows.Notes.Add(line);
+            else if (
+                ChocolateOf().IsMatch(line)
+                && _rows.Parts[^1].Lines is [.., var choc]
+                && choc.EndsWith("chocolate", StringComparison.OrdinalIgnoreCase)
+            )
+                _rows.Parts[^1].Lines.Add($"{line} chocolate");
             else if (OptionalPart().IsMatch(_rows.Parts[^1].Name) && !line.Contains("optional", StringComparison.OrdinalIgnoreCase))
                 _rows.Parts[^1].Lines.Add($"{SameAsBefore(line)}, optional");
             else
@@ -1184,11 +1193,70 @@ internal sealed partial class RowReader
 
     [GeneratedRegex(
         @"^(?:(?:on )?(?:monday|tuesday|wednesday|thursday|friday|saturday|sunday)|day (?:\d|one|two|three)|(?:the )?(?:day|night|"
-            + @"evening) before|(?:the )?next (?:day|morning)|on the day)(?:,? (?:evening|morning|night|afternoon))?\s*:?$",
+            + @"evening) before|(?:the )?next (?:day|morning)|on the day)(?:,? (?:evening|morning|night|afternoon|noon|midday|lunchtime|\d{1,2}(?:[:.]\d{2})? ?"
+            + @"(?:am|pm)?))?\s*:?$",
         RegexOptions.IgnoreCase,
         900
     )]
     private static partial Regex DayHeading();
+
+    [GeneratedRegex(@"^\W*(?:day [2-9]|day two|day three|next|the next)\b", RegexOptions.IgnoreCase, 900)]
+    private static partial Regex AnotherDay();
+
+    [GeneratedRegex(@"\b(?:in|into|to) the (?:fridge|refrigerator)\.?$", RegexOptions.IgnoreCase, 900)]
+    private static partial Regex EndsInFridge();
+
+    // "50 g dark" behind "200 g milk chocolate".
+    [GeneratedRegex(@"^\W*\d+ ?(?:g|oz) (?:dark|milk|white|plain|ruby)$", RegexOptions.IgnoreCase, 900)]
+    private static partial Regex ChocolateOf();
+
+    // Words that cards cut short: "powd. sugar", "dry ingred.".
+    private static readonly (string Short, string Whole)[] CutShort =
+    [
+        ("powd.", "powdered"),
+        ("conf.", "confectioners'"),
+        ("ingred.", "ingredients"),
+        ("ingreds.", "ingredients"),
+        ("choc.", "chocolate"),
+        ("evap.", "evaporated"),
+        ("marg.", "margarine"),
+        ("cinn.", "cinnamon"),
+        ("van.", "vanilla"),
+        ("gran.", "granulated"),
+        ("unsalt.", "unsalted"),
+        ("ea.", "each"),
+        ("sev.", "several"),
+        ("refrig.", "refrigerate"),
+        ("approx.", "about"),
+    ];
+
+    /// <summary>A row with words in full that cards cut short, whose stops would end sentences.</summary>
+    private static string InFull(string row)
+    {
+        foreach (var (cut, whole) in CutShort)
+        {
+            for (
+                var at = row.IndexOf(cut, StringComparison.OrdinalIgnoreCase);
+                at >= 0;
+                at = row.IndexOf(cut, at + whole.Length, StringComparison.OrdinalIgnoreCase)
+            )
+            {
+                if (at > 0 && char.IsLetter(row[at - 1]))
+                {
+                    at = Math.Min(row.Length - 1, at + cut.Length) - whole.Length;
+                    if (at + whole.Length >= row.Length)
+                        break;
+                    continue;
+                }
+
+                var ends = at + cut.Length >= row.Length;
+                row =
+                    $"{row[..at]}{(at == 0 ? char.ToUpperInvariant(whole[0]) + whole[1..] : whole)}{(ends ? "." : "")}{row[(at + cut.Length)..]}";
+            }
+        }
+
+        return row;
+    }
 
     [GeneratedRegex(@"^\d{1,3}[- ](?:hours?|hrs?|minutes?|mins?|days?|weeks?)\b", RegexOptions.IgnoreCase, 900)]
     private static partial Regex Hours();

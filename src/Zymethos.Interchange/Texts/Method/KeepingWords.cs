@@ -138,7 +138,11 @@ internal static partial class KeepingWords
         return match.Success ? char.ToUpperInvariant(match.Groups["part"].Value[0]) + match.Groups["part"].Value[1..] : "";
     }
 
-    [GeneratedRegex(@"(?:,\s*|\s)(?:or|and|but)\s(?:you can |they |it |can |also |be )*(?:freez|frozen)", RegexOptions.None, 900)]
+    [GeneratedRegex(
+        @"(?:,\s*|\s)(?:or|and|but)\s(?:you can |they |it |can |also |be )*(?:freez|frozen)|[,;]\s*(?:\w+ )?freezes?\b",
+        RegexOptions.None,
+        900
+    )]
     private static partial Regex OrFreeze();
 
     // Work that ends in days and is none of keeping: chilling with a least time, soaking, ripening, feeding.
@@ -157,7 +161,7 @@ internal static partial class KeepingWords
         @"\b(?:keeps?|kept)\b(?! (?:an eye|in mind|stirring|beating|adding|warm|hot|the (?:oven|door|dough|rest)|going|it (?:moving|"
             + @"covered)|whisking|them apart|apart|some|aside|back|one|turning|folding))|\bwill last\b|\b(?:it|they) last\b|\blasts\b|"
             + @"\bstays? (?:soft|fresh|moist|crisp|good)|\bstored? (?:in|airtight|for|them|up|well|between|at|tightly|covered|wrapped"
-            + @"|loosely|it)|\bgood (?:for|until|"
+            + @"|loosely|it)|\b(?:good|fine|lovely|ok|okay) (?:for|until|"
             + @"till) (?:up to )?(?:\d|an?\b|one|two|three|four|six)|^storage\b|\bairtight\b.*\d|\beat\b.*\bsame day\b|"
             + @"^eat (?:them |it )?today\b|\b(?:best|"
             + @"nicest) (?:hot |warm |cold |fresh |eaten )?(?:eaten|on the day|the (?:same )?day|within|that day|fresh|when fresh)|"

@@ -119,6 +119,16 @@ internal sealed partial class MethodReader
     [GeneratedRegex(@"^(?:an? )?half[- ](?:an )?hour$", RegexOptions.None, Patience)]
     private static partial Regex HalfHour();
 
+    [GeneratedRegex(
+        @"^(?:do |give it )?(?<n>\d|two|three|four|five|six) (?:(?:sets?|rounds?) of )?(?:(?:stretch(?:es)?|coil)(?:[- ](?:and|&)[- ])? ?)?"
+            + @"folds?,? (?:at |every |each )?(?<time>"
+            + TimeOfFold
+            + @")(?: apart| intervals?)?\.?$",
+        RegexOptions.IgnoreCase,
+        Patience
+    )]
+    private static partial Regex FoldsApart();
+
     [GeneratedRegex(@"\d+", RegexOptions.None, Patience)]
     private static partial Regex Numbers();
 

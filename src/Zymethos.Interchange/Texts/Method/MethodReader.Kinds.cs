@@ -26,7 +26,7 @@ internal sealed partial class MethodReader
             return true;
         if (_bake >= 0 && TimePhrase.In(low) is [{ Index: < 3 }, ..] && OnThePan().IsMatch(low))
             return true;
-        if (IntoCold().IsMatch(low) && TimePhrase.In(low).Count > 0)
+        if (IntoCold().IsMatch(low) && (TimePhrase.In(low).Count > 0 || low.TrimEnd('.').Length < 24))
             return true;
         if (GoesIn().IsMatch(low) && TimePhrase.In(low).Count > 0)
             return true;
@@ -168,6 +168,16 @@ internal sealed partial class MethodReader
                 && Steps[^1].IsHands
                 && Kneads().IsMatch(Steps[^1].Low)
             )
+            // "Stir everything together. Leave on the counter 12 to 18 hours."
+            || (
+                _context.HasYeast
+                && _bake < 0
+                && !_shaped
+                && times.Any(t => t.Low is >= 300 and <= 1440)
+                && OnCounter().IsMatch(low)
+                && !Steps.Exists(s => s.Kind is StepKind.BulkRise or StepKind.Proof)
+                && Steps.Exists(s => s.IsHands && (YeastOrFlour().IsMatch(s.Low) || Everything().IsMatch(s.Low)))
+            )
             || (_shaped && _bake < 0 && times.Any(t => t.Low >= 20) && Steps.Exists(s => s.Kind == StepKind.BulkRise) && Steps[^1].IsHands)
             || (
                 WarmPlace().IsMatch(low)
@@ -177,6 +187,12 @@ internal sealed partial class MethodReader
                 )
             )
         );
+
+    [GeneratedRegex(@"\b(?:counter|worktop|side|table|room temp\w*|at room|kitchen)\b", RegexOptions.None, Patience)]
+    private static partial Regex OnCounter();
+
+    [GeneratedRegex(@"\b(?:everything|all (?:the )?ingredients|the lot)\b", RegexOptions.None, Patience)]
+    private static partial Regex Everything();
 
     private bool BetweenShapings(string low) =>
         PreShapes().IsMatch(low) || (Steps.Count > 0 && Steps[^1].IsHands && PreShapes().IsMatch(Steps[^1].Low));
@@ -222,6 +238,8 @@ internal sealed partial class MethodReader
         if (CoolWords().IsMatch(low) && InsideOven().IsMatch(low) && _pending.Exists(p => OvenOff().IsMatch(p.ToLowerInvariant())))
             return false;
         if (OvenDry().IsMatch(low) && times.Count > 0)
+            return true;
+        if (_bake < 0 && _heat is not null && HotPot().IsMatch(low) && times.Any(t => t.Low is >= 5 and <= 120))
             return true;
         // "remove the beans, 5 minutes more": in the oven, when nothing else has been done since.
         if (

@@ -279,7 +279,7 @@ internal sealed partial class MethodReader
             + @"takes|looks|'s)|it's|there|nice|enjoy\b|serve\b(?! .*\b(?:bake|oven)\b)|perfect|delicious|good luck|love\b|not for|"
             + @"infants|children|tastes|best |check (?:at|from|after|the)|(?:start|begin) (?:checking|looking|to check|testing)|"
             + @"keep an eye|watch (?:them|it|carefully|closely)|each loaf|feeds|optional|split (?:them |it |and |in two and )|"
-            + @"(?:re-?heat|toast|warm|refresh) (?:a|one|any|slices?|left)\b|(?:make|do|bake|prepare)[- ]ahead\b|to (?:make|bake|"
+            + @"(?:re-?heat|toast|warm|refresh) (?:a|one|any|slices?|left|(?:through |up )?before serving)\b|(?:make|do|bake|prepare)[- ]ahead\b|to (?:make|bake|"
             + @"prepare) ahead\b|test (?:by|with|it|them|for|that|the)\b|insert a (?:skewer|toothpick|knife|cocktail)|"
             + @"core (?:temp\w* )?(?:of |is )?\d|eat\b|crisp (?:on|for|the)\b|(?:do |give it )?(?:a |one |another )?(?:set|"
             + @"round)s? of (?:stretch|coil|fold)[^.]*\bevery\b|do (?:a |one )?(?:set|round)s? of|.*\bkettle on\b|"
@@ -420,7 +420,7 @@ internal sealed partial class MethodReader
     private static partial Regex SoakWords();
 
     [GeneratedRegex(
-        @"\b(?:chill|refrigerate)\b|\b(?:in|into|to) (?:the |your )?(?:fridge|refrigerator)\b|\bfridge (?:overnight|for|\d)|"
+        @"\b(?:chill|refrigerate)\b|(?<!\bnot )\b(?:in|into|to) (?:the |your )?(?:fridge|refrigerator)\b|\bfridge (?:overnight|for|\d)|"
             + @",? then fridge\b|^fridge\b|\bretard\b",
         RegexOptions.None,
         Patience
@@ -878,6 +878,26 @@ internal sealed partial class MethodReader
         Patience
     )]
     private static partial Regex ThenWhenCold();
+
+    // "Turn the dough into the hot pot, lid on, 30 minutes": a pot that stands in the oven.
+    [GeneratedRegex(
+        @"\b(?:in|into) (?:the |your |a )?(?:(?:very )?hot|pre-?heated|heated) (?:\w+ )?(?:pot|dutch oven|casserole|pan|cocotte)\b",
+        RegexOptions.None,
+        Patience
+    )]
+    private static partial Regex HotPot();
+
+    // "wrap it and don't touch it for two days".
+    [GeneratedRegex(
+        @",? (?:and|but|then) (?=(?:do not|don['’]?t|resist) (?:\w+ )?(?:cut|touch|eat|unwrap|slice)\b[^.;]*\b(?:day|days|hour|hours|week|weeks)\b)",
+        RegexOptions.IgnoreCase,
+        Patience
+    )]
+    private static partial Regex AndLeaveIt();
+
+    // "Caramel." in a row of steps: a heading.
+    [GeneratedRegex(@"^(?:the )?(?<part>[a-z]+(?: [a-z]+)?)[.:]$", RegexOptions.IgnoreCase, Patience)]
+    private static partial Regex HeadingAlone();
 
     // "TIP: they freeze brilliantly": a word of advice, and no work.
     [GeneratedRegex(@"^\W*(?:tips?|top tip|hints?|notes?|n\.?b\.?|p\.?s\.?)\s*[:–—-]\s*", RegexOptions.IgnoreCase, Patience)]

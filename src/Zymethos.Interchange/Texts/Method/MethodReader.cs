@@ -117,6 +117,25 @@ internal sealed partial class MethodReader
             return keeps ? "keeping" : "remark";
         }
 
+        // "When cold wrap it and don't touch it for two days": it is wrapped, and then it waits.
+        if (_bake >= 0 && AndLeaveIt().Match(piece) is { Success: true, Index: > 6 } leaves)
+        {
+            var wrapped = TakePiece(piece[..leaves.Index] + ".");
+            var rest = piece[(leaves.Index + leaves.Length)..];
+            TakePiece(char.ToUpperInvariant(rest[0]) + rest[1..]);
+            return wrapped;
+        }
+
+        // "2. Caramel. Melt butter and sugar ...": the second word is the heading of what is made.
+        if (
+            HeadingAlone().Match(piece) is { Success: true } alone
+            && _context.Parts.Any(p => p.Equals(alone.Groups["part"].Value, StringComparison.OrdinalIgnoreCase))
+        )
+        {
+            Pend(piece);
+            return "remark";
+        }
+
         // "7:00 mix flour and water": the hour of somebody else's day.
         if (Clock().Match(piece) is { Success: true } clock && clock.Length < piece.Length)
         {
@@ -135,6 +154,20 @@ internal sealed partial class MethodReader
             var before = TakePiece(piece[..makes.Index].TrimEnd(' ', ',', '(') + ".");
             Note(makes.Groups["said"].Value);
             return before;
+        }
+
+        // "4 folds, half an hour apart."
+        if (
+            _bake < 0
+            && Steps.Count > 0
+            && FoldsApart().Match(piece) is { Success: true } spaced
+            && Span(spaced.Groups["time"].Value.ToLowerInvariant()) is { } between
+            && Number(spaced.Groups["n"].Value.ToLowerInvariant()) is > 0 and <= MostFolds and var sets
+        )
+        {
+            var over = sets * between;
+            Add(piece, $"{sets} folds over {over} minutes", StepKind.BulkRise, new TimePhrase(over, over, 0, 0));
+            return "step";
         }
 
         // "Fold every half hour for two hours, then leave ...": what is done meanwhile belongs to the rise, and the rest is told for

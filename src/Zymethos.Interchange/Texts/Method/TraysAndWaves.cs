@@ -67,6 +67,9 @@ internal static class TraysAndWaves
                 continue;
             }
 
+            // Two long logs lie on one sheet: the slices are cut of them later.
+            if (draft.Kind == "twiceBaked" && laid <= 4 && step == reading.Steps.Find(s => s.Kind == StepKind.Bake))
+                continue;
             if (pieces < 2 || !Area.TryGetValue(draft.Kind, out var area) || draft.PieceName is "servings" or "loaves" or "loaf")
                 continue;
             if (

@@ -59,6 +59,8 @@ internal static class SentenceSplitter
         "x",
         "f",
         "mod",
+        "v",
+        "ea",
         "b",
         "tbs",
         "tbls",
