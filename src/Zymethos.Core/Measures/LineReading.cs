@@ -135,6 +135,30 @@ internal sealed partial class LineReading
         var news = _namedAllergens.Except(known).ToList();
         if (news.Count > 0)
             _doubts.Add($"“{_text}” speaks of {string.Join(" and ", news.Select(AllergenNames.Of))}: is it in there?");
+        // "a good splash of milk (about 4 tbsp)": the measure counts, and not the habit.
+        if (
+            _amounts.Count > 1
+            && _amounts[0].Amount.Unit.IsHabit
+            && _amounts.FindIndex(
+                1,
+                a => a.Role == AmountRole.Also && a.Amount.Unit is { IsHabit: false, Dimension: UnitDimension.Mass or UnitDimension.Volume }
+            )
+                is > 0
+                    and var measured
+        )
+        {
+            (_amounts[0], _amounts[measured]) = (
+                _amounts[measured] with
+                {
+                    Role = _amounts[0].Role,
+                },
+                _amounts[0] with
+                {
+                    Role = _amounts[measured].Role,
+                }
+            );
+        }
+
         // A whole weight of what is sifted or chopped after it was measured is that of the unsifted cup.
         var weight = LineWeight.Of(_amounts, _ingredient, _forms, _size, _doubts, _knowledge.Dialect);
         if (

@@ -197,6 +197,14 @@ internal static partial class RecipeAssembly
             rows.Yields.Add(new YieldWords(1, thing.Groups["what"].Value.ToLowerInvariant(), 3));
         if (rows.Yields.Count == 0 && reading.DividedInto <= 1 && reading.Steps.Exists(s => ShapedOne().IsMatch(s.Low)))
             rows.Yields.Add(new YieldWords(1, "loaf", 3));
+        // "Soda bread": patted into one round.
+        if (
+            rows.Yields.Count == 0
+            && reading.DividedInto <= 1
+            && BreadName().IsMatch(rows.Name)
+            && reading.Steps.Exists(s => OneRound().IsMatch(s.Low))
+        )
+            rows.Yields.Add(new YieldWords(1, "loaf", 3));
         // A tin of twelve cups gives twelve, and so do thirty wafers or paper cases in the list.
         if (
             rows.Yields.Count == 0
@@ -290,6 +298,16 @@ internal static partial class RecipeAssembly
         900
     )]
     private static partial Regex Sandwiched();
+
+    [GeneratedRegex(@"\bbread\b(?! (?:rolls|sticks|buns|pudding))", RegexOptions.IgnoreCase, 900)]
+    private static partial Regex BreadName();
+
+    [GeneratedRegex(
+        @"\b(?:shape|form|pat|make|roll)\b[^.;]{0,24}\b(?:in)?to an? (?:[\w-]+,? ){0,4}(?:round|disc|disk|ball|dome|oval)\b",
+        RegexOptions.None,
+        900
+    )]
+    private static partial Regex OneRound();
 
     [GeneratedRegex(@"\d+(?= cups)", RegexOptions.None, 900)]
     private static partial Regex CupsOf();

@@ -313,7 +313,7 @@ internal static partial class PanWords
         @"\bround (?:\w+ ){0,2}(?:pan|tin|mould)s?|\bcake (?:pan|tin)s?|\blayer (?:pan|tin)s?|\bsandwich tins?|\bsponge tins?|"
             + @"\b(?:tart|flan|quiche|pie) (?:tin|pan|dish|plate|ring)s?|\bpie shells?|\bunbaked shells|\bskillet|\bcasserole|"
             + @"\b(?:panettone|paper) (?:mould|case)|\bdeep tin\b|\btin lined\b|\b(?:lined|buttered|greased) tin\b|"
-            + @"\b\d{1,2}\s?(?:""|-?inch|in\.?|cm)\s(?:deep |cake |lined |greased |round )?tins?\b",
+            + @"\b\d{1,2}\s?(?:""|-?inch|in\.?|cm)\s(?:deep |cake |lined |greased |round )?tins?\b|\bloose[- ]bottom(?:ed)? (?:\w+ )?(?:tin|pan)s?\b",
         RegexOptions.None,
         900
     )]
@@ -368,8 +368,8 @@ internal static partial class PanWords
 
     // "press into a 23 cm round tin": what the size stands before is a pan after all.
     [GeneratedRegex(
-        @"^\s*(?:(?:round|square|loose[- ]bottomed|deep|shallow|cake|tart|flan|pie|baking|springform|greased|lined|"
-            + @"fluted) ){0,3}(?:tins?|pans?|dish|plate|tray)\b",
+        @"^[.\s]*(?:(?:round|square|loose[- ]bottomed|deep|shallow|cake|tart|flan|pie|baking|springform|sandwich|greased|lined|"
+            + @"fluted) ){0,3}(?:tins?|pans?|dish|plate|tray|springform)\b",
         RegexOptions.None,
         900
     )]
@@ -398,7 +398,7 @@ internal static partial class PanWords
             + @"paper-lined|large|small|medium|good|greased|ungreased|lined|buttered|floured|non-?stick|fairy|mini|hole|\d{3} ?g/\d ?lb"
             + @"|unbaked|heavy|parchment-lined|"
             + @"ungreased|shallow|deep|round|square|x|\+|and|parchment|lined|holes of two|9|8|20|23|inch|in|cm|of|900|450|g|12|hole|"
-            + @"12-hole|\d+[- ]?(?:cm|inch|in|g|lb))[\s,-]+)*(?:9 ?x ?5(?: ?x ?3)?[- ]?(?:inch)? )?(?:loaf|sandwich|layer|round|cake|"
+            + @"12-hole|\d{1,2} ?x ?\d{1,2}(?:[- ]?(?:inch|in|cm))?|\d+[- ]?(?:cm|inch|in|g|lb))[\s,-]+)*(?:9 ?x ?5(?: ?x ?3)?[- ]?(?:inch)? )?(?:loaf|sandwich|layer|round|cake|"
             + @"baking|cookie|muffin|patty|bun|cupcake|sheet|pie|bread|springform|ring|tart|trays?|sheets?|pans?|tins?|unbaked|shells?)",
         RegexOptions.None,
         900

@@ -134,7 +134,10 @@ internal static class VerbWords
                     or "glaze"
                     or "frost"
                     or "dust"
-            : Takes.Contains(next) || char.IsAsciiDigit(next[0]) || next[0] is '½' or '¼' or '¾';
+            : Takes.Contains(next)
+                || (word is "turn" or "toss" or "roll" or "dip" && IsAdverb(next))
+                || char.IsAsciiDigit(next[0])
+                || next[0] is '½' or '¼' or '¾';
     }
 
     /// <summary>Whether a word only says how ("gently").</summary>

@@ -40,6 +40,7 @@ public sealed record CorpusRecipe(string Name, string Text, IReadOnlyList<string
         "TwentyThird",
         "TwentyFourth",
         "TwentyFifth",
+        "TwentySixth",
     ];
 
     /// <summary>The recipes of one round.</summary>

@@ -1210,6 +1210,9 @@ internal sealed partial class RowReader
     [GeneratedRegex(@"^\W*\d+ ?(?:g|oz) (?:dark|milk|white|plain|ruby)$", RegexOptions.IgnoreCase, 900)]
     private static partial Regex ChocolateOf();
 
+    [GeneratedRegex(@"\babt\s+(?=\d)", RegexOptions.IgnoreCase, 900)]
+    private static partial Regex Abt();
+
     // Words that cards cut short: "powd. sugar", "dry ingred.".
     private static readonly (string Short, string Whole)[] CutShort =
     [
@@ -1227,12 +1230,13 @@ internal sealed partial class RowReader
         ("ea.", "each"),
         ("sev.", "several"),
         ("refrig.", "refrigerate"),
-        ("approx.", "about"),
+        ("abt.", "about"),
     ];
 
     /// <summary>A row with words in full that cards cut short, whose stops would end sentences.</summary>
     private static string InFull(string row)
     {
+        row = Abt().Replace(row, "about ");
         foreach (var (cut, whole) in CutShort)
         {
             for (

@@ -20,6 +20,7 @@ internal static partial class KeepingWords
     /// <summary>What a sentence says of keeping, and a question where it leaves something open.</summary>
     public static IReadOnlyList<KeepingDraft> In(string low)
     {
+        low = ThenFridge().Replace(low, "");
         var found = new List<KeepingDraft>();
         var best = "";
         var end = 0;
@@ -51,7 +52,7 @@ internal static partial class KeepingWords
                 {
                     Place = PlaceOf($"{before} | {after}", low),
                     Days = Text(days),
-                    Part = PartOf(low),
+                    Part = PartOf(low, phrase.Index),
                     After =
                         Bare().IsMatch(after) || (Bare().IsMatch(before) && !before.Contains(',', StringComparison.Ordinal))
                             ? BeforeFinish
@@ -76,7 +77,7 @@ internal static partial class KeepingWords
                 {
                     Place = "freezer",
                     Days = Text(FreezerDays),
-                    Part = PartOf(low),
+                    Part = PartOf(low, Freezes().Match(low).Index + 8),
                     After = "?",
                 }
             );
@@ -98,6 +99,10 @@ internal static partial class KeepingWords
             : match.Success || NextDay().IsMatch(low) ? "1"
             : "";
     }
+
+    // "3 days, in the fridge after that": where it is put once they are over.
+    [GeneratedRegex(@",? (?:then |and )?(?:keep )?in the (?:fridge|refrigerator) after (?:that|this|then)\b", RegexOptions.None, 900)]
+    private static partial Regex ThenFridge();
 
     private static string Text(int value) => value.ToString(CultureInfo.InvariantCulture);
 
@@ -132,10 +137,13 @@ internal static partial class KeepingWords
     )]
     private static partial Regex RoomWords();
 
-    private static string PartOf(string low)
+    // "keeps a week, dough freezes well": what is named behind is none of what was said before it.
+    private static string PartOf(string low, int before = int.MaxValue)
     {
         var match = Part().Match(low);
-        return match.Success ? char.ToUpperInvariant(match.Groups["part"].Value[0]) + match.Groups["part"].Value[1..] : "";
+        return match.Success && match.Index < before
+            ? char.ToUpperInvariant(match.Groups["part"].Value[0]) + match.Groups["part"].Value[1..]
+            : "";
     }
 
     [GeneratedRegex(

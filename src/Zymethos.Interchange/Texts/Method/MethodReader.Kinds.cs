@@ -81,9 +81,15 @@ internal sealed partial class MethodReader
         )
             return true;
         return (heats.Count > 0 && times.Count > 0)
-            || (times.Count > 0 && times[0].Index < 3 && _heat is not null && _bake < 0 && times[0].High is >= 4 and <= 400)
+            || (times.Count > 0 && StartsAt(low, times[0]) && _heat is not null && _bake < 0 && times[0].High is >= 4 and <= 400)
             || (heats.Count > 0 && Oven().IsMatch(low));
     }
+
+    /// <summary>"40 min", "about 1 hr 10": nothing but a time at the beginning.</summary>
+    private static bool StartsAt(string low, TimePhrase time) => time.Index < 3 || (time.Index < 14 && About().IsMatch(low[..time.Index]));
+
+    [GeneratedRegex(@"^\W*(?:for )?(?:about|around|roughly|approx\.?|approximately|some)\s*$", RegexOptions.None, Patience)]
+    private static partial Regex About();
 
     private static bool IsRemark(string low) => RemarkWords().IsMatch(low) && !GoesIn().IsMatch(low) && !Passive().IsMatch(low);
 
@@ -285,7 +291,7 @@ internal sealed partial class MethodReader
             && times[0].High is >= 5 and <= 400
             && (
                 (PanEnd().IsMatch(low) && (times[0].Index + times[0].Length >= low.Length - 4 || Fills().IsMatch(low)))
-                || times[0].Index < 3
+                || StartsAt(low, times[0])
             )
             && !Kneads().IsMatch(low)
             && !LeftToStand().IsMatch(low)

@@ -58,6 +58,9 @@ internal sealed partial class MethodReader
         // "Turn the sponge out onto it": what was laid beside takes what was baked.
         if (_strand > 0 && _bake >= 0 && !PartStart().IsMatch(low) && SpongeOut().IsMatch(low))
             EndSide();
+        // "Let the iced cookies dry": what was made beside is on them.
+        if (_strand > 0 && _bake >= 0 && Decorated().IsMatch(low))
+            EndSide();
         // "Pour over the shortbread": what was made beside goes onto what was baked.
         if (_strand > 0 && _bake >= 0 && OntoMain().IsMatch(low) && !PartStart().IsMatch(low))
             EndSide();
@@ -69,6 +72,13 @@ internal sealed partial class MethodReader
         )
             EndSide();
     }
+
+    [GeneratedRegex(
+        @"\b(?:iced|filled|glazed|frosted|dipped|decorated|coated|covered) (?:cookies|biscuits|buns|cakes?|loaf|loaves|squares|pieces|stars|ones)\b",
+        RegexOptions.None,
+        Patience
+    )]
+    private static partial Regex Decorated();
 
     private static bool IsSidePart(string word) => SideParts().IsMatch(word);
 
@@ -177,6 +187,15 @@ internal sealed partial class MethodReader
                 .Where(s => !s.IsHands && s.Strand == 0 && _reading.Links.Exists(l => l.To == s.Draft.Key))
                 .Sum(s => Likely(s.Draft));
             var most = hot ? 5 : Math.Max(25, waited + 10);
+            // "Leave two minutes, then turn in sugar while still hot": hot is so many minutes more.
+            if (hot && waited is > 0 and <= 10 && WhileWarm().IsMatch(low))
+            {
+                if (_tail >= 0)
+                    LinkFrom(_tail, step, low);
+                Link(bake.Draft.Key, step.Draft.Key, "", TimeText.Say(waited + most), "while it is hot");
+                return true;
+            }
+
             if (hot && waited > 0)
                 return false;
             if (waited == 0)

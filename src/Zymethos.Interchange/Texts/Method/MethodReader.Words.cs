@@ -276,7 +276,7 @@ internal sealed partial class MethodReader
     [GeneratedRegex(
         @"^(?:don'?t|do not|never|be careful|be sure|take care|notes?:|nb\b|tips?:|hints?:|if\b(?! using)|you can|you may|you could|"
             + @"you should|some (?:people|bakers|like)|many|most|my |i |we |this |these |those |they |it (?:is|will|should|may|can|has|"
-            + @"takes|looks|'s)|it's|there|nice|enjoy\b|serve\b(?! .*\b(?:bake|oven)\b)|perfect|delicious|good luck|love\b|not for|"
+            + @"takes|looks|'s)|it's|there|nice|lovely|gorgeous|wonderful|excellent|good (?:with|warm|cold|as|for)\b|enjoy\b|serve\b(?! .*\b(?:bake|oven)\b)|perfect|delicious|good luck|love\b|not for|"
             + @"infants|children|tastes|best |check (?:at|from|after|the)|(?:start|begin) (?:checking|looking|to check|testing)|"
             + @"keep an eye|watch (?:them|it|carefully|closely)|each loaf|feeds|optional|split (?:them |it |and |in two and )|"
             + @"(?:re-?heat|toast|warm|refresh) (?:a|one|any|slices?|left|(?:through |up )?before serving)\b|(?:make|do|bake|prepare)[- ]ahead\b|to (?:make|bake|"
@@ -448,7 +448,7 @@ internal sealed partial class MethodReader
     private static partial Regex MatureKeep();
 
     [GeneratedRegex(
-        @"\b(?:(?<!the )rest(?! of\b)|stand(?! mixer)|sit|firm up|set aside|leave|relax|swell|hang|(?<!\bin )(?<!\bthe )dry|wait|"
+        @"\b(?:(?<!the )rest(?! of\b)|stand(?! mixer)|sit|firm up|set aside|leave|relax|swell|hang|(?<!\bin )(?<!\bthe )dry(?![- ]?fry)|wait|"
             + @"let it|let them|left|autolyse|set)\b",
         RegexOptions.None,
         Patience
@@ -996,7 +996,11 @@ internal sealed partial class MethodReader
     )]
     private static partial Regex SecondRise();
 
-    [GeneratedRegex(@"\b(?:and |,? then )(?:on|to|onto) (?:a |the )?(?:wire |cooling )?racks?\b", RegexOptions.None, Patience)]
+    [GeneratedRegex(
+        @"\b(?:and |,? then )(?:(?:out )?(?:on|to|onto) )?(?:a |the )?(?:wire |cooling )?racks?\b",
+        RegexOptions.None,
+        Patience
+    )]
     private static partial Regex RackAfter();
 
     // "to set for 2 hours, or 30 minutes in the fridge": another way to spend the wait.

@@ -253,6 +253,6 @@ internal static partial class ClauseSplitter
     [GeneratedRegex(@"[\p{L}\d][\p{L}\d'’\-/]*|&|[½¼¾⅓⅔]", RegexOptions.None, 900)]
     private static partial Regex Word();
 
-    [GeneratedRegex(@"^(?:(?:and|then|but|&|n|or)\b[\s,]*)+", RegexOptions.IgnoreCase, 900)]
+    [GeneratedRegex(@"^(?:(?:(?:and|then|but|n|or)\b|&)[\s,]*)+", RegexOptions.IgnoreCase, 900)]
     private static partial Regex Joint();
 }
