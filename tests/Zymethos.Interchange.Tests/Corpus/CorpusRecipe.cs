@@ -41,6 +41,7 @@ public sealed record CorpusRecipe(string Name, string Text, IReadOnlyList<string
         "TwentyFourth",
         "TwentyFifth",
         "TwentySixth",
+        "TwentySeventh",
     ];
 
     /// <summary>The recipes of one round.</summary>
