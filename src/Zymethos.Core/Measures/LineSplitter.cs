@@ -108,7 +108,7 @@ public static partial class LineSplitter
     [GeneratedRegex(
         @"^\s*(?:a (?:little|splash of|dash of) [\p{L} -]{3,24}|(?!plus\b|and\b|or\b|cut\b|chopped\b|"
             + @"sliced\b)[\p{L}-]+(?: [\p{L}-]+)? (?:to|for) (?:glaze|glazing|brush|brushing|dust|dusting|sprinkle|sprinkling|dredge|"
-            + @"dredging))\.?\s*$",
+            + @"dredging|fry|frying|grease|greasing|serve|serving|roll|rolling|coat|coating))\.?\s*$",
         RegexOptions.IgnoreCase,
         900
     )]

@@ -309,7 +309,7 @@ internal static partial class RecipeAssembly
     )]
     private static partial Regex OneRound();
 
-    [GeneratedRegex(@"\d+(?= cups)", RegexOptions.None, 900)]
+    [GeneratedRegex(@"\d+(?= (?:large )?cups)", RegexOptions.None, 900)]
     private static partial Regex CupsOf();
 
     [GeneratedRegex(

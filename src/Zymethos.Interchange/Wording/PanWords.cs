@@ -275,7 +275,7 @@ internal static partial class PanWords
         };
 
     [GeneratedRegex(
-        @"\b(?:muffin|cupcake|patty|bun|fairy cake|popover|dariole)(?!dt|s?[a-rt-z])[- ]?(?:\w+ )?(?:tins?|pans?|cups?|trays?|moulds?"
+        @"\b(?:muffin|cupcake|patty|bun|fairy cake|popover|dariole|brioche|madeleine|friand|financier|baba)(?!dt|s?[a-rt-z])[- ]?(?:\w+ )?(?:tins?|pans?|cups?|trays?|moulds?"
             + @"|molds?|papers?|"
             + @"cases?|liners?)\b|\bpaper cases\b|(?<![/.\d])(?<!\d[ /])(?:1[0-8]|[689]|2[04])[- ](?:hole|"
             + @"cup)s?\b(?! (?:\w+ )?(?:fluted|tube|ring|bundt)\b)(?! (?:of|flour|sugar|milk|batter))|\bfluted moulds\b|"

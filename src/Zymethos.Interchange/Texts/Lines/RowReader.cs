@@ -886,7 +886,7 @@ internal sealed partial class RowReader
     /// <summary>The ingredients of a sentence that is a list; empty when it is none.</summary>
     private List<string> Pieces(string text, bool needed)
     {
-        if (!needed && OrderInside().IsMatch(text))
+        if (!needed && (OrderInside().IsMatch(text) || InVessel().IsMatch(text)))
             return [];
         var verb = !needed && StartsWithVerb(text);
         var pieces = LineSplitter.Split(text, _knowledge);
@@ -984,6 +984,9 @@ internal sealed partial class RowReader
 
     private bool IsPartHeading(string row, string next)
     {
+        // A drizzle is a measure too, but not alone in its row above a list.
+        if (DrizzleAlone().IsMatch(row) && IsLine(next))
+            return true;
         if (row.Length >= 60 || LineSplitter.StartsWithAmount(row) || SentenceSplitter.Split(row).Count > 1 || row.EndsWith('.'))
             return false;
         if (row.EndsWith(':') && !row.Any(char.IsDigit))
@@ -1163,6 +1166,14 @@ internal sealed partial class RowReader
         900
     )]
     private static partial Regex OrderInside();
+
+    // "In a saucepan melt 120 g chocolate with 60 ml water": an order, and no list.
+    [GeneratedRegex(
+        @"^(?:in|into|using|with) (?:an?|the|another|your) (?:[\w-]+ ){0,2}(?:bowl|saucepan|pan|jug|mixer|processor|pot|cup)\b",
+        RegexOptions.IgnoreCase,
+        900
+    )]
+    private static partial Regex InVessel();
 
     // "Take 8 oz of flour and rub in 4 oz of butter".
     [GeneratedRegex(
@@ -1346,6 +1357,9 @@ internal sealed partial class RowReader
 
     [GeneratedRegex(@"^(?<head>[\p{L}][^:;.,\d]{3,50})(?::| [-–—]) (?<rest>\p{L}.{30,})$", RegexOptions.None, 900)]
     private static partial Regex NameThenWork();
+
+    [GeneratedRegex(@"^(?:for )?(?:the )?(?:\p{L}+ )?drizzle\s*:?$", RegexOptions.IgnoreCase, 900)]
+    private static partial Regex DrizzleAlone();
 
     [GeneratedRegex(@"^(?:soak|steep|macerate)\b", RegexOptions.IgnoreCase, 900)]
     private static partial Regex SoakHead();

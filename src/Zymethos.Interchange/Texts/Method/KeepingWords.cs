@@ -168,11 +168,11 @@ internal static partial class KeepingWords
     [GeneratedRegex(
         @"\b(?:keeps?|kept)\b(?! (?:an eye|in mind|stirring|beating|adding|warm|hot|the (?:oven|door|dough|rest)|going|it (?:moving|"
             + @"covered)|whisking|them apart|apart|some|aside|back|one|turning|folding))|\bwill last\b|\b(?:it|they) last\b|\blasts\b|"
-            + @"\bstays? (?:soft|fresh|moist|crisp|good)|\bstored? (?:in|airtight|for|them|up|well|between|at|tightly|covered|wrapped"
+            + @"\bstays? (?:soft|fresh|moist|crisp|crunchy|chewy|nice|lovely|good)|\bstored? (?:in|airtight|for|them|up|well|between|at|tightly|covered|wrapped"
             + @"|loosely|it)|\b(?:good|fine|lovely|ok|okay) (?:for|until|"
             + @"till) (?:up to )?(?:\d|an?\b|one|two|three|four|six)|^storage\b|\bairtight\b.*\d|\beat\b.*\bsame day\b|"
             + @"^eat (?:them |it )?today\b|\b(?:best|"
-            + @"nicest) (?:hot |warm |cold |fresh |eaten )?(?:eaten|on the day|the (?:same )?day|within|that day|fresh|when fresh)|"
+            + @"nicest) (?:hot |warm |cold |fresh |eaten )?(?:eaten|on (?:the )?day|the (?:same )?day|within|that day|fresh|when fresh)|"
             + @"\b(?:eat|eaten|serve|use|enjoy|best|nicest|good|lovely)\b[^.;]{0,30}\b(?:on )?the day (?:it|they|you|of (?:baking|"
             + @"making))\b|\b(?:eat|eaten|serve|use|enjoy|consume)[d]? (?:it |them )?(?:up )?(?:on|within|that|the|it on the|"
             + @"them on the)? ?(?:same day|that day|the day|day|the same day|\d+ days|two days|three days|2 days)|"
@@ -221,7 +221,7 @@ internal static partial class KeepingWords
 
     [GeneratedRegex(
         @"\b(?:same day|eat (?:them |it )?today|on the day|that day|"
-            + @"day (?:it is|they are|it's|they're|of) (?:made|baked|baking)|the day (?:it|they))\b",
+            + @"best on day|day (?:it is|they are|it's|they're|of) (?:made|baked|baking)|the day (?:it|they))\b",
         RegexOptions.None,
         900
     )]

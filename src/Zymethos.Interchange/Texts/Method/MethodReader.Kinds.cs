@@ -85,6 +85,10 @@ internal sealed partial class MethodReader
             || (heats.Count > 0 && Oven().IsMatch(low));
     }
 
+    // "in a greased tin, cover 30 min": it rises.
+    [GeneratedRegex(@"\bcover(?:ed)?,? (?:and )?(?:leave |rest |stand |wait )?(?:for )?(?:about )?\d", RegexOptions.None, Patience)]
+    private static partial Regex CoveredFor();
+
     /// <summary>"40 min", "about 1 hr 10": nothing but a time at the beginning.</summary>
     private static bool StartsAt(string low, TimePhrase time) => time.Index < 3 || (time.Index < 14 && About().IsMatch(low[..time.Index]));
 
@@ -294,6 +298,7 @@ internal sealed partial class MethodReader
                 || StartsAt(low, times[0])
             )
             && !Kneads().IsMatch(low)
+            && !(_heat is null && _context.HasYeast && CoveredFor().IsMatch(low))
             && !LeftToStand().IsMatch(low)
             && !RiseWords().IsMatch(low)
             && !ChillWords().IsMatch(low)

@@ -223,7 +223,11 @@ internal sealed partial class MethodReader
     [GeneratedRegex(@"\b(?<h>\d{1,2})(?:[.:](?<m>\d{2}))?\s?(?<half>am|pm)?\b", RegexOptions.None, Patience)]
     private static partial Regex ClockHours();
 
-    [GeneratedRegex(@"^(?:and |then )*quarter (?:it|the dough|the ball)\b", RegexOptions.None, Patience)]
+    [GeneratedRegex(
+        @"^(?:and |then )*quarter (?:it|the dough|the ball)\b|\b(?:cut|divide|split)\b[^.;]{0,24}\b(?:in)?to (?:4 |four )?quarters\b",
+        RegexOptions.None,
+        Patience
+    )]
     private static partial Regex QuartersDough();
 
     // "Roll each ball into a 9-inch circle. ... Cut into 12 wedges."
@@ -448,7 +452,7 @@ internal sealed partial class MethodReader
     private static partial Regex MatureKeep();
 
     [GeneratedRegex(
-        @"\b(?:(?<!the )rest(?! of\b)|stand(?! mixer)|sit|firm up|set aside|leave|relax|swell|hang|(?<!\bin )(?<!\bthe )dry(?![- ]?fry)|wait|"
+        @"\b(?:(?<!the )rest(?! of\b)|stand(?! mixer)|sit|firm up|set aside|leave|relax|swell|hang|(?<!\bin )(?<!\bthe )(?<!\ba )(?<!\buntil )(?<!\btill )dry(?![- ]?fry)|wait|"
             + @"let it|let them|left|autolyse|set)\b",
         RegexOptions.None,
         Patience
@@ -988,7 +992,7 @@ internal sealed partial class MethodReader
 
     // What rises in its tin is shaped, whatever it was called before.
     [GeneratedRegex(
-        @"\b(?:in|into|on|onto) (?:the |a )?(?:[\w""”×-]+ ){0,6}(?:tin|pan|tray|case|mould)s?\b|\bto (?:fill|fit) the (?:tin|pan"
+        @"\b(?:in|into|on|onto) (?:the |a )?(?:[\w""”×-]+ ){0,6}(?:tin|pan|tray|case|mould)s?\b|\bto (?:fill|fit) (?:the|an?|your) (?:[\w×-]+ ){0,5}(?:tin|pan"
             + @"|tray)\b|\b(?:fill|"
             + @"put|drop|place|divide)\b[^.;]{0,20}\b(?:into|in|between|among) (?:the )?(?:\w+ ){0,3}?(?:cups|cases|moulds|holes)\b",
         RegexOptions.None,

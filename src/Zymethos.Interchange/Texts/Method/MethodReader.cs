@@ -209,7 +209,7 @@ internal sealed partial class MethodReader
         }
 
         if (
-            _bake >= 0
+            (_bake >= 0 || (Steps.Count > 0 && Shapes().IsMatch(Steps[^1].Low)))
             && BareYield().IsMatch(low)
             && YieldWords.Line(ColonYield().Replace($"Makes {piece.TrimEnd('.', '!')}", "Makes ${n} ${what}")) is { } bare
         )
@@ -445,7 +445,7 @@ internal sealed partial class MethodReader
 
         if (low is "halve" or "halve." or "halve it" or "halve the dough" or "halve it." or "halve the dough.")
             Divide(new YieldWords(2, "halves", 2), low);
-        if (QuartersDough().IsMatch(low))
+        if (_bake < 0 && QuartersDough().IsMatch(low))
             Divide(new YieldWords(4, "quarters", 2), low);
         if (
             YieldWords.Divided(low) is { } division

@@ -51,6 +51,14 @@ internal static partial class UnlistedLines
             {
                 var text = FedInAll(one, sentence);
                 var read = LineReader.Read(text, knowledge);
+                // "2 tbsp of the syrup": of what a line of the list holds.
+                if (
+                    OfIt().Match(used) is { Success: true } ofIt
+                    && used.Contains(text, StringComparison.OrdinalIgnoreCase)
+                    && text.EndsWith(ofIt.Groups["what"].Value, StringComparison.OrdinalIgnoreCase)
+                    && listed.Any(l => l.Text.Contains(ofIt.Groups["what"].Value, StringComparison.OrdinalIgnoreCase))
+                )
+                    continue;
                 if (read.Ingredient is not { } known || known.Name == "water" || !read.Left.IsEmpty)
                     continue;
                 // A measure or an offer makes a line; "the size of a walnut" and "a slice of apple in the tin" do not.
@@ -95,6 +103,9 @@ internal static partial class UnlistedLines
 
         return found;
     }
+
+    [GeneratedRegex(@"\bof the (?<what>[a-z]{4,20})\b", RegexOptions.IgnoreCase, 900)]
+    private static partial Regex OfIt();
 
     [GeneratedRegex(
         @"\b(?:icing|glaze|frosting|syrup|paste|filling|topping|crumble?|streusel|buttercream|ganache)\b[^.;]{0,12}\b(?:made|mixed|from|of)\b"
