@@ -1,4 +1,5 @@
 using System.Globalization;
+using Zymethos.Core.Kitchens;
 
 namespace Zymethos.Core.Devices;
 
@@ -24,15 +25,15 @@ public readonly record struct ReadingRange(double Least, double Most)
 
     /// <summary>Why a value cannot be; null when it can.</summary>
     /// <param name="kind">Of which kind of device.</param>
-    /// <param name="value">What it says.</param>
-    public static string? Wrong(DeviceKind kind, double value)
+    /// <param name="value">What it says, in degrees Celsius or grams.</param>
+    /// <param name="says">The measures in which it is told.</param>
+    public static string? Wrong(DeviceKind kind, double value, KitchenSays says)
     {
         var range = Of(kind);
         if (value >= range.Least && value <= range.Most)
             return null;
-        var says = value.ToString("0", CultureInfo.InvariantCulture);
         if (kind == DeviceKind.Scale)
-            return $"It says {says} g, which no kitchen scale weighs.";
+            return $"It says {value.ToString("0", CultureInfo.InvariantCulture)} g, which no kitchen scale weighs.";
         var what = kind switch
         {
             DeviceKind.Oven or DeviceKind.Dial => "an oven",
@@ -41,6 +42,6 @@ public readonly record struct ReadingRange(double Least, double Most)
         };
         var other = (value - 32) / 1.8;
         var hint = other >= range.Least && other <= range.Most ? " It may be set to Fahrenheit and say Celsius." : "";
-        return $"It says {says} °C, which {what} cannot be.{hint}";
+        return $"It says {says.Degrees(value)}, which {what} cannot be.{hint}";
     }
 }

@@ -328,7 +328,8 @@ public static partial class LineSplitter
 
     [GeneratedRegex(
         @"(?<amount>\d[\d.,/½¼¾]*\s?(?:level |heaped |rounded |scant )?(?:(?:g|ml|oz|tsp|tbsp)\b\.?|cups?|teaspoons?|"
-            + @"tablespoons?))\s+each\s+(?:of\s+)?(?<names>[\p{L} -]+(?:, (?!an? |half |one |two )[\p{L} -]+)+(?:,? and [\p{L} -]+)?)(?=\s*,\s*(?:\d|an? |half |one |"
+            + @"tablespoons?))\s+each\s+(?:of\s+)?(?<names>[\p{L} -]+(?:, (?!an? |half |one "
+            + @"|two )[\p{L} -]+)+(?:,? and [\p{L} -]+)?)(?=\s*,\s*(?:\d|an? |half |one |"
             + @"two )|\s*[.;]|\s*$)",
         RegexOptions.IgnoreCase,
         900

@@ -275,7 +275,8 @@ internal static partial class PanWords
         };
 
     [GeneratedRegex(
-        @"\b(?:muffin|cupcake|patty|bun|fairy cake|popover|dariole|brioche|madeleine|friand|financier|baba)(?!dt|s?[a-rt-z])[- ]?(?:\w+ )?(?:tins?|pans?|cups?|trays?|moulds?"
+        @"\b(?:muffin|cupcake|patty|bun|fairy cake|popover|dariole|brioche|madeleine|friand|financier|baba)(?!dt"
+            + @"|s?[a-rt-z])[- ]?(?:\w+ )?(?:tins?|pans?|cups?|trays?|moulds?"
             + @"|molds?|papers?|"
             + @"cases?|liners?)\b|\bpaper cases\b|(?<![/.\d])(?<!\d[ /])(?:1[0-8]|[689]|2[04])[- ](?:hole|"
             + @"cup)s?\b(?! (?:\w+ )?(?:fluted|tube|ring|bundt)\b)(?! (?:of|flour|sugar|milk|batter))|\bfluted moulds\b|"
@@ -313,7 +314,8 @@ internal static partial class PanWords
         @"\bround (?:\w+ ){0,2}(?:pan|tin|mould)s?|\bcake (?:pan|tin)s?|\blayer (?:pan|tin)s?|\bsandwich tins?|\bsponge tins?|"
             + @"\b(?:tart|flan|quiche|pie) (?:tin|pan|dish|plate|ring)s?|\bpie shells?|\bunbaked shells|\bskillet|\bcasserole|"
             + @"\b(?:panettone|paper) (?:mould|case)|\bdeep tin\b|\btin lined\b|\b(?:lined|buttered|greased) tin\b|"
-            + @"\b\d{1,2}\s?(?:""|-?inch|in\.?|cm)\s(?:deep |cake |lined |greased |round )?tins?\b|\bloose[- ]bottom(?:ed)? (?:\w+ )?(?:tin|pan)s?\b",
+            + @"\b\d{1,2}\s?(?:""|-?inch|in\.?|cm)\s(?:deep |cake |lined |greased |round )?tins?\b"
+            + @"|\bloose[- ]bottom(?:ed)? (?:\w+ )?(?:tin|pan)s?\b",
         RegexOptions.None,
         900
     )]
@@ -398,7 +400,8 @@ internal static partial class PanWords
             + @"paper-lined|large|small|medium|good|greased|ungreased|lined|buttered|floured|non-?stick|fairy|mini|hole|\d{3} ?g/\d ?lb"
             + @"|unbaked|heavy|parchment-lined|"
             + @"ungreased|shallow|deep|round|square|x|\+|and|parchment|lined|holes of two|9|8|20|23|inch|in|cm|of|900|450|g|12|hole|"
-            + @"12-hole|\d{1,2} ?x ?\d{1,2}(?:[- ]?(?:inch|in|cm))?|\d+[- ]?(?:cm|inch|in|g|lb))[\s,-]+)*(?:9 ?x ?5(?: ?x ?3)?[- ]?(?:inch)? )?(?:loaf|sandwich|layer|round|cake|"
+            + @"12-hole|\d{1,2} ?x ?\d{1,2}(?:[- ]?(?:inch|in|cm))?|\d+[- ]?(?:cm|inch|in|g"
+            + @"|lb))[\s,-]+)*(?:9 ?x ?5(?: ?x ?3)?[- ]?(?:inch)? )?(?:loaf|sandwich|layer|round|cake|"
             + @"baking|cookie|muffin|patty|bun|cupcake|sheet|pie|bread|springform|ring|tart|trays?|sheets?|pans?|tins?|unbaked|shells?)",
         RegexOptions.None,
         900

@@ -171,7 +171,8 @@ internal sealed partial record YieldWords(int Pieces, string Name, int Rank)
             + @"[a-z]{3,20})?)$|\s(?:-{1,2}|–|—)\s*(?:about |approx\.? |approximately |around |roughly |circa |"
             + @"ca\.? |~ ?)(?<what>\d{1,4})$|[(\[](?:about |approx\.? |approximately |around |roughly |circa |ca\.? |"
             + @"~ ?)(?<what>\d{1,3})[)\]]\s*$|,\s*(?<bare>)(?<what>(?:\d{1,2}|one|two|three|four|six|a dozen) (?:large |small |big |"
-            + @"good )?(?:loaf|loaves|cakes?|rolls|buns|tarts?|pies?|rings?|plaits?|bagels|scones|muffins|biscuits|cookies))$|,\s*(?<what>\d{1,2} (?:large |small |big |good )?(?:squares|bars|slices|fingers|pieces|brownies))$|"
+            + @"good )?(?:loaf|loaves|cakes?|rolls|buns|tarts?|pies?|rings?|plaits?|bagels|scones|muffins|biscuits|cookies))$"
+            + @"|,\s*(?<what>\d{1,2} (?:large |small |big |good )?(?:squares|bars|slices|fingers|pieces|brownies))$|"
             + @"\s(?:makes?|yields?|serves)\s*(?:about |approx\.? |around |roughly )?(?<what>\d{1,4})(?:ish)?$|"
             + @"(?<=\w )for (?<bare>)(?<what>\d{1,2})(?: people| persons)?$|,\s*(?:ca\.?|circa|about|approx\.?|approximately|around"
             + @"|roughly|~)\s*(?<what>\d{1,3}(?:\s+[A-Za-z' ]{2,30})?)\.?$|"
@@ -211,7 +212,8 @@ internal sealed partial record YieldWords(int Pieces, string Name, int Rank)
     private static partial Regex Count();
 
     [GeneratedRegex(
-        @"\(.*?\)|\bor so\b|\b(?:about|ish|equal|even|rough|small|large|little|individual|tight|walnut|sized)\b|[.,:;].*$|\b(?:with|and|from|by"
+        @"\(.*?\)|\bor so\b|\b(?:about|ish|equal|even|rough|small|large|little|individual|tight|walnut|sized)\b|[.,:;].*$|\b(?:with|and"
+            + @"|from|by"
             + @"|on|at|"
             + @"in|to|for|depending|of|each|while|when|whilst|once|lengthways|lengthwise)\b.*$|^ish\b",
         RegexOptions.IgnoreCase,

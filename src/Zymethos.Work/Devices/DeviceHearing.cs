@@ -2,11 +2,13 @@ using System.Collections.Concurrent;
 using Microsoft.EntityFrameworkCore;
 using NodaTime;
 using Zymethos.Core.Devices;
+using Zymethos.Core.Kitchens;
 using Zymethos.Interchange.Documents;
 using Zymethos.Store;
 using Zymethos.Store.Devices;
 using Zymethos.Store.Tenancy;
 using Zymethos.Work.Benches;
+using Zymethos.Work.Books;
 using Zymethos.Work.House;
 using Zymethos.Work.OvenDays;
 
@@ -54,7 +56,8 @@ public sealed class DeviceHearing(
                 ? new HeardReading(false, "It measures something else than it did. Forget it in the Kitchen, and it is heard anew.")
                 : file.Memory.Take(
                     reading,
-                    reading.Kind == DeviceKind.Oven && BenchWatch.IsWarmingUp(kitchen.Session, file.Row.Oven, reading.At)
+                    reading.Kind == DeviceKind.Oven && BenchWatch.IsWarmingUp(kitchen.Session, file.Row.Oven, reading.At),
+                    await SaysAsync(context, kitchen, cancel)
                 );
         IReadOnlyList<Planning.Bench.BenchEvent> told = [];
         if (heard.IsBelieved)
@@ -73,6 +76,17 @@ public sealed class DeviceHearing(
         }
 
         await SaveAsync(context, file, reading, heard, cancel);
+    }
+
+    /// <summary>The measures of the kitchen, asked for once a minute at most: trouble is told in them.</summary>
+    private async Task<KitchenSays> SaysAsync(ZymethosContext context, KitchenFile kitchen, CancellationToken cancel)
+    {
+        var now = clock.GetCurrentInstant();
+        if (kitchen.Says is { } known && now - kitchen.SaysAt < Duration.FromMinutes(1))
+            return known;
+        var says = (await new KitchenBook(context, worked, clock).KitchenAsync(cancel)).Kitchen.Says;
+        (kitchen.Says, kitchen.SaysAt) = (says, now);
+        return says;
     }
 
     private async Task<DeviceFile?> FileAsync(
@@ -209,6 +223,8 @@ public sealed class DeviceHearing(
         public SessionNow Session { get; } = session;
         public BenchWatch Watch { get; } = new();
         public Dictionary<string, DeviceFile> Devices { get; } = new(StringComparer.Ordinal);
+        public KitchenSays? Says { get; set; }
+        public Instant SaysAt { get; set; } = Instant.MinValue;
     }
 
     private sealed class DeviceFile(DeviceRow row)

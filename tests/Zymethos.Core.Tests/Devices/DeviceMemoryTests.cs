@@ -1,5 +1,6 @@
 using NodaTime;
 using Zymethos.Core.Devices;
+using Zymethos.Core.Kitchens;
 
 namespace Zymethos.Core.Tests.Devices;
 
@@ -23,6 +24,16 @@ public sealed class DeviceMemoryTests
         Assert.Contains(says, heard.Trouble, StringComparison.Ordinal);
     }
 
+    [Fact]
+    public void A_kitchen_that_measures_in_Fahrenheit_is_told_in_Fahrenheit()
+    {
+        var says = new KitchenSays(MeasuringHabit.UsCustomary, ClockFace.Hours12);
+        Assert.Contains("1652 °F", new DeviceMemory(DeviceKind.Oven).Take(At(DeviceKind.Oven, 900, 0), inMeasures: says).Trouble);
+        var memory = new DeviceMemory(DeviceKind.Oven);
+        memory.Take(At(DeviceKind.Oven, 80, 0), inMeasures: says);
+        Assert.Contains("from 176 °F to 349 °F", memory.Take(At(DeviceKind.Oven, 176, 1), inMeasures: says).Trouble);
+    }
+
     [Theory]
     [InlineData(double.NaN)]
     [InlineData(double.PositiveInfinity)]
@@ -36,7 +47,7 @@ public sealed class DeviceMemoryTests
         Assert.True(memory.Take(At(DeviceKind.Oven, 80, 0)).IsBelieved);
         var jumped = memory.Take(At(DeviceKind.Oven, 176, 1));
         Assert.False(jumped.IsBelieved);
-        Assert.Contains("jumped from 80 to 176", jumped.Trouble, StringComparison.Ordinal);
+        Assert.Contains("jumped from 80 °C to 176 °C", jumped.Trouble, StringComparison.Ordinal);
         // It was a slip: the next is as before.
         Assert.True(memory.Take(At(DeviceKind.Oven, 81, 2)).IsBelieved);
         Assert.False(memory.Take(At(DeviceKind.Oven, 176, 3)).IsBelieved);

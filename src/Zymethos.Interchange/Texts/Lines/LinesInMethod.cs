@@ -109,7 +109,8 @@ internal static partial class LinesInMethod
             );
 
     [GeneratedRegex(
-        @"\b(?:the )?same (?:weight|amount|quantity) (?:each )?of (?:each of )?(?<list>[a-z -]{3,30}(?:, [a-z -]{3,30}){1,4},? and [a-z -]{3,30}"
+        @"\b(?:the )?same (?:weight|amount|quantity) (?:each )?of (?:each of )?(?<list>[a-z -]{3,30}(?:, [a-z -]{3,30}){1,4},? and [a-z "
+            + @"-]{3,30}"
             + @"|(?<=each of )[a-z -]{3,30} and [a-z -]{3,30})(?=[.,;]|$)",
         RegexOptions.IgnoreCase,
         900
@@ -192,7 +193,8 @@ internal static partial class LinesInMethod
 
     [GeneratedRegex(
         @"\s+(?:in an?|in the|in (?:small )?(?:pieces|lumps|knobs|cubes|batches)|bit by bit|piece by piece|a little at|at (?:low|"
-            + @"medium|high|slow)|into|until|till|over|for (?:\d|at least|about|an? |half )|at \d|on a|on the|together|from|and (?!a half|a quarter)[a-z]+|"
+            + @"medium|high|slow)|into|until|till|over|for (?:\d|at least|about|an? |half )|at \d|on a|on the|together|from"
+            + @"|and (?!a half|a quarter)[a-z]+|"
             + @"beaten to a|dissolved|to make|to get|to a|with)\b.*$|\.$",
         RegexOptions.IgnoreCase,
         900

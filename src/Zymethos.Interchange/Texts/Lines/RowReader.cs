@@ -1204,7 +1204,8 @@ internal sealed partial class RowReader
 
     [GeneratedRegex(
         @"^(?:(?:on )?(?:monday|tuesday|wednesday|thursday|friday|saturday|sunday)|day (?:\d|one|two|three)|(?:the )?(?:day|night|"
-            + @"evening) before|(?:the )?next (?:day|morning)|on the day)(?:,? (?:evening|morning|night|afternoon|noon|midday|lunchtime|\d{1,2}(?:[:.]\d{2})? ?"
+            + @"evening) before|(?:the )?next (?:day|morning)|on the day)(?:,? (?:evening|morning|night|afternoon|noon|midday|lunchtime"
+            + @"|\d{1,2}(?:[:.]\d{2})? ?"
             + @"(?:am|pm)?))?\s*:?$",
         RegexOptions.IgnoreCase,
         900
@@ -1264,9 +1265,9 @@ internal sealed partial class RowReader
                     continue;
                 }
 
-                var ends = at + cut.Length >= row.Length;
-                row =
-                    $"{row[..at]}{(at == 0 ? char.ToUpperInvariant(whole[0]) + whole[1..] : whole)}{(ends ? "." : "")}{row[(at + cut.Length)..]}";
+                var end = at + cut.Length >= row.Length ? "." : "";
+                var inFull = at == 0 ? char.ToUpperInvariant(whole[0]) + whole[1..] : whole;
+                row = $"{row[..at]}{inFull}{end}{row[(at + cut.Length)..]}";
             }
         }
 

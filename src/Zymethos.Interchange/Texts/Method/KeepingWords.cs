@@ -168,7 +168,8 @@ internal static partial class KeepingWords
     [GeneratedRegex(
         @"\b(?:keeps?|kept)\b(?! (?:an eye|in mind|stirring|beating|adding|warm|hot|the (?:oven|door|dough|rest)|going|it (?:moving|"
             + @"covered)|whisking|them apart|apart|some|aside|back|one|turning|folding))|\bwill last\b|\b(?:it|they) last\b|\blasts\b|"
-            + @"\bstays? (?:soft|fresh|moist|crisp|crunchy|chewy|nice|lovely|good)|\bstored? (?:in|airtight|for|them|up|well|between|at|tightly|covered|wrapped"
+            + @"\bstays? (?:soft|fresh|moist|crisp|crunchy|chewy|nice|lovely|good)|\bstored? (?:in|airtight|for|them|up|well|between|at"
+            + @"|tightly|covered|wrapped"
             + @"|loosely|it)|\b(?:good|fine|lovely|ok|okay) (?:for|until|"
             + @"till) (?:up to )?(?:\d|an?\b|one|two|three|four|six)|^storage\b|\bairtight\b.*\d|\beat\b.*\bsame day\b|"
             + @"^eat (?:them |it )?today\b|\b(?:best|"

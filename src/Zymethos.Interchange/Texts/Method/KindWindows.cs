@@ -118,7 +118,8 @@ internal static partial class KindWindows
     }
 
     [GeneratedRegex(
-        @"\b(?:egg )?whites\b|\b(?:egg|the|this) white\b|\bstiff(?:ly)?\b(?! (?:mixture|dough|paste|batter|mix))|\bpeaks\b|\bleaves a trail\b|\bmeringue\b|"
+        @"\b(?:egg )?whites\b|\b(?:egg|the|this) white\b|\bstiff(?:ly)?\b(?! (?:mixture|dough|paste|batter|mix))|\bpeaks\b"
+            + @"|\bleaves a trail\b|\bmeringue\b|"
             + @"\bthick and (?:pale|glossy)\b",
         RegexOptions.None,
         900

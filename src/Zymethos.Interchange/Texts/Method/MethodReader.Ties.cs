@@ -74,7 +74,8 @@ internal sealed partial class MethodReader
     }
 
     [GeneratedRegex(
-        @"\b(?:iced|filled|glazed|frosted|dipped|decorated|coated|covered) (?:cookies|biscuits|buns|cakes?|loaf|loaves|squares|pieces|stars|ones)\b",
+        @"\b(?:iced|filled|glazed|frosted|dipped|decorated|coated|covered) (?:cookies|biscuits|buns|cakes?|loaf|loaves|squares|pieces"
+            + @"|stars|ones)\b",
         RegexOptions.None,
         Patience
     )]

@@ -254,7 +254,8 @@ internal sealed partial class MethodReader
 
     [GeneratedRegex(
         @"^(?:just before|right before|shortly before|in|on|onto|into|with|using|when|once|while|whilst|as soon as|after|before|for|to|"
-            + @"meanwhile|next|now|then|finally|straight ?away|at once|immediately|right away|the (?:evening|night|next|following|day)|(?:evening|night|day) before|day \d|next day"
+            + @"meanwhile|next|now|then|finally|straight ?away|at once|immediately|right away|the (?:evening|night|next|following|day)"
+            + @"|(?:evening|night|day) before|day \d|next day"
             + @"|next morning|at|by|again|or|"
             + @"on day|from|out|over|under|without|as|if you|lastly|first|after \w+ing|having|leaving|starting|working)\b",
         RegexOptions.None,
@@ -280,10 +281,12 @@ internal sealed partial class MethodReader
     [GeneratedRegex(
         @"^(?:don'?t|do not|never|be careful|be sure|take care|notes?:|nb\b|tips?:|hints?:|if\b(?! using)|you can|you may|you could|"
             + @"you should|some (?:people|bakers|like)|many|most|my |i |we |this |these |those |they |it (?:is|will|should|may|can|has|"
-            + @"takes|looks|'s)|it's|there|nice|lovely|gorgeous|wonderful|excellent|good (?:with|warm|cold|as|for)\b|enjoy\b|serve\b(?! .*\b(?:bake|oven)\b)|perfect|delicious|good luck|love\b|not for|"
+            + @"takes|looks|'s)|it's|there|nice|lovely|gorgeous|wonderful|excellent|good (?:with|warm|cold|as|for)\b|enjoy\b"
+            + @"|serve\b(?! .*\b(?:bake|oven)\b)|perfect|delicious|good luck|love\b|not for|"
             + @"infants|children|tastes|best |check (?:at|from|after|the)|(?:start|begin) (?:checking|looking|to check|testing)|"
             + @"keep an eye|watch (?:them|it|carefully|closely)|each loaf|feeds|optional|split (?:them |it |and |in two and )|"
-            + @"(?:re-?heat|toast|warm|refresh) (?:a|one|any|slices?|left|(?:through |up )?before serving)\b|(?:make|do|bake|prepare)[- ]ahead\b|to (?:make|bake|"
+            + @"(?:re-?heat|toast|warm|refresh) (?:a|one|any|slices?|left|(?:through |up )?before serving)\b|(?:make|do|bake"
+            + @"|prepare)[- ]ahead\b|to (?:make|bake|"
             + @"prepare) ahead\b|test (?:by|with|it|them|for|that|the)\b|insert a (?:skewer|toothpick|knife|cocktail)|"
             + @"core (?:temp\w* )?(?:of |is )?\d|eat\b|crisp (?:on|for|the)\b|(?:do |give it )?(?:a |one |another )?(?:set|"
             + @"round)s? of (?:stretch|coil|fold)[^.]*\bevery\b|do (?:a |one )?(?:set|round)s? of|.*\bkettle on\b|"
@@ -452,7 +455,8 @@ internal sealed partial class MethodReader
     private static partial Regex MatureKeep();
 
     [GeneratedRegex(
-        @"\b(?:(?<!the )rest(?! of\b)|stand(?! mixer)|sit|firm up|set aside|leave|relax|swell|hang|(?<!\bin )(?<!\bthe )(?<!\ba )(?<!\buntil )(?<!\btill )dry(?![- ]?fry)|wait|"
+        @"\b(?:(?<!the )rest(?! of\b)|stand(?! mixer)|sit|firm up|set aside|leave|relax|swell|hang"
+            + @"|(?<!\bin )(?<!\bthe )(?<!\ba )(?<!\buntil )(?<!\btill )dry(?![- ]?fry)|wait|"
             + @"let it|let them|left|autolyse|set)\b",
         RegexOptions.None,
         Patience
@@ -893,7 +897,8 @@ internal sealed partial class MethodReader
 
     // "wrap it and don't touch it for two days".
     [GeneratedRegex(
-        @",? (?:and|but|then) (?=(?:do not|don['’]?t|resist) (?:\w+ )?(?:cut|touch|eat|unwrap|slice)\b[^.;]*\b(?:day|days|hour|hours|week|weeks)\b)",
+        @",? (?:and|but|then) (?=(?:do not|don['’]?t|resist) (?:\w+ )?(?:cut|touch|eat|unwrap|slice)\b[^.;]*\b(?:day|days|hour|hours"
+            + @"|week|weeks)\b)",
         RegexOptions.IgnoreCase,
         Patience
     )]
@@ -919,7 +924,8 @@ internal sealed partial class MethodReader
     // "the plain ones are rolled in sugar while hot": somebody has to do it.
     [GeneratedRegex(
         @"^(?:the |this )?(?:dough|mixture|batter|paste) (?:rests?|chills?|stands?|rises?|sleeps?|sits?|waits?|goes|matures?|ripens?)\b"
-            + @"[^.;]*\b(?:night|overnight|hours?|days?|weeks?|min\w*)\b|^(?:the |each |half )[\w ]{2,30} (?:is|are) (?:then )?(?:rolled|dusted|brushed|dipped|iced|glazed|coated|sugared|filled|"
+            + @"[^.;]*\b(?:night|overnight|hours?|days?|weeks?|min\w*)\b|^(?:the |each |half )[\w ]{2,30} (?:is"
+            + @"|are) (?:then )?(?:rolled|dusted|brushed|dipped|iced|glazed|coated|sugared|filled|"
             + @"turned out|spread)\b",
         RegexOptions.None,
         Patience
@@ -992,7 +998,8 @@ internal sealed partial class MethodReader
 
     // What rises in its tin is shaped, whatever it was called before.
     [GeneratedRegex(
-        @"\b(?:in|into|on|onto) (?:the |a )?(?:[\w""”×-]+ ){0,6}(?:tin|pan|tray|case|mould)s?\b|\bto (?:fill|fit) (?:the|an?|your) (?:[\w×-]+ ){0,5}(?:tin|pan"
+        @"\b(?:in|into|on|onto) (?:the |a )?(?:[\w""”×-]+ ){0,6}(?:tin|pan|tray|case|mould)s?\b|\bto (?:fill|fit) (?:the|an?"
+            + @"|your) (?:[\w×-]+ ){0,5}(?:tin|pan"
             + @"|tray)\b|\b(?:fill|"
             + @"put|drop|place|divide)\b[^.;]{0,20}\b(?:into|in|between|among) (?:the )?(?:\w+ ){0,3}?(?:cups|cases|moulds|holes)\b",
         RegexOptions.None,

@@ -129,6 +129,7 @@ internal sealed partial class MethodReader
         // "2. Caramel. Melt butter and sugar ...": the second word is the heading of what is made.
         if (
             HeadingAlone().Match(piece) is { Success: true } alone
+            && TimePhrase.In(piece.ToLowerInvariant()).Count == 0
             && _context.Parts.Any(p => p.Equals(alone.Groups["part"].Value, StringComparison.OrdinalIgnoreCase))
         )
         {

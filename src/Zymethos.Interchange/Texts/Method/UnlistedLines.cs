@@ -108,7 +108,8 @@ internal static partial class UnlistedLines
     private static partial Regex OfIt();
 
     [GeneratedRegex(
-        @"\b(?:icing|glaze|frosting|syrup|paste|filling|topping|crumble?|streusel|buttercream|ganache)\b[^.;]{0,12}\b(?:made|mixed|from|of)\b"
+        @"\b(?:icing|glaze|frosting|syrup|paste|filling|topping|crumble?|streusel|buttercream|ganache)\b[^.;]{0,12}\b(?:made|mixed|from"
+            + @"|of)\b"
             + @"[^.;]{0,12}\d",
         RegexOptions.IgnoreCase,
         900
