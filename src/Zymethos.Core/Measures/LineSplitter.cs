@@ -24,6 +24,7 @@ public static partial class LineSplitter
             .SelectMany(l => Pair(l, knowledge))
             .SelectMany(Fruit)
             .SelectMany(l => Plus(l, knowledge))
+            .SelectMany(l => SoakedIn(l, knowledge))
             .Take(Most)
             .ToList();
         // "8oz oats 4oz marg 4oz brown sugar": amounts part where nothing else does.
@@ -84,7 +85,7 @@ public static partial class LineSplitter
     {
         // "450g flour / pinch salt / 100g butter": strokes part a list.
         if (
-            line.Split(" / ") is { Length: >= 3 } strokes
+            (line.Contains(" · ", StringComparison.Ordinal) ? line.Split(" · ") : line.Split(" / ")) is { Length: >= 3 } strokes
             && strokes.Count(p => LineReader.Read(p, knowledge) is { Amounts.Length: > 0, Ingredient: not null }) >= strokes.Length - 1
         )
         {
@@ -335,6 +336,25 @@ public static partial class LineSplitter
         900
     )]
     private static partial Regex EachInList();
+
+    /// <summary>"40 g raisins soaked in 2 tbsp kirsch": what it is soaked in is a line of its own, and no remark.</summary>
+    private static IEnumerable<string> SoakedIn(string line, IngredientKnowledge knowledge)
+    {
+        if (
+            SoakedInWhat().Match(line) is not { Success: true } soaked
+            || LineReader.Read(soaked.Groups["in"].Value, knowledge) is not { Ingredient: not null, Amounts.Length: > 0 }
+            || LineReader.Read(soaked.Groups["what"].Value, knowledge).Ingredient is null
+        )
+            return [line];
+        return [$"{soaked.Groups["what"].Value}, soaked{soaked.Groups["rest"].Value}", soaked.Groups["in"].Value];
+    }
+
+    [GeneratedRegex(
+        @"^(?<what>.+?),? (?:soaked|steeped|macerated) (?:overnight )?in (?<in>(?:\d|[½¼¾]|an? |one |two |three )[^,(]{3,40})(?<rest>[,(\s].*)?$",
+        RegexOptions.IgnoreCase,
+        900
+    )]
+    private static partial Regex SoakedInWhat();
 
     private static IEnumerable<string> Fruit(string line)
     {

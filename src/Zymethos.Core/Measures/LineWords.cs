@@ -73,7 +73,7 @@ public static class LineWords
             + "spoons spoon way style top-quality unbaked blind pinches free "
             + "serve served serving pliable supple firm break fine-quality good-quality well-shaken best-quality hydration "
             + "autolyse leave leaves don't dont give gives will flavour flavor flavours kettle sep sep. "
-            + "brush rasher rashers kept saved quick"
+            + "brush rasher rashers kept saved quick threads strands filaments"
     );
 
     /// <summary>The noun of a name, its last word without an "s": what "caster sugar" and "sugar", "eggs" and "beaten egg" have in

@@ -197,13 +197,13 @@ public sealed class TodayDesk(
             JsonSerializer.Serialize(shelf.KitchenRow.Document, OpenJson.Options)
             != JsonSerializer.Serialize(DocumentWriter.Write(Kitchen.Ordinary(shelf.Known.Kitchen.Name)), OpenJson.Options);
         var hasDay = await context.OvenDays.AsNoTracking().AnyAsync(cancel);
-        var worked = await context.BenchSessions.AsNoTracking().AnyAsync(cancel) || await context.PastBakes.AsNoTracking().AnyAsync(cancel);
+        var atWork = await context.BenchSessions.AsNoTracking().AnyAsync(cancel) || await context.PastBakes.AsNoTracking().AnyAsync(cancel);
         FirstStep[] steps =
         [
             new("Say what your oven and your kitchen are like", "four questions; all else can wait", "/today/first", described),
             new("Paste a recipe of your own", "as it stands, from a letter, a packet or a page", "/book/import", hasOwn),
             new("Plan a day from two or three recipes", "what goes in when, at what heat, and why there", "/today/make?first=true", hasDay),
-            new("Work through it on the Bench", "one step at a time, with every clock; it learns your oven", "/bench", worked),
+            new("Work through it on the Bench", "one step at a time, with every clock; it learns your oven", "/bench", atWork),
             new("Begin a season", "who gets what and when; the work falls into your free hours", "/season/new", hasSeason),
         ];
         return steps.All(s => s.IsDone) ? [] : steps;

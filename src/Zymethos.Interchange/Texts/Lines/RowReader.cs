@@ -923,6 +923,7 @@ internal sealed partial class RowReader
             || DayLabel().IsMatch(row)
             || Hours().IsMatch(row)
             || HeatAndTime().IsMatch(row)
+            || HeatFirst().IsMatch(row)
         )
             return false;
         var pieces = LineSplitter.Split(row, _knowledge);
@@ -955,7 +956,7 @@ internal sealed partial class RowReader
     private static bool IsSentence(string row, ReadLine read)
     {
         var words = Words().Matches(row.ToLowerInvariant()).Select(m => m.Value).ToList();
-        if (words.Count == 0 || ForUse().IsMatch(row))
+        if (words.Count == 0 || row.Split(", ").All(r => ForUse().IsMatch(r)))
             return false;
         if (SentenceSplitter.Split(row).Count > 1)
             return true;
@@ -1185,7 +1186,7 @@ internal sealed partial class RowReader
     private static partial Regex OrderInNeed();
 
     [GeneratedRegex(
-        @"^[\p{L}' -]{3,40} (?:for (?:(?:deep|shallow)[- ])?\w+ing|to (?:dust|serve|finish|decorate|glaze|roll)|for the (?:tin|dish|pan"
+        @"^[\p{L}' -]{3,40} (?:for (?:(?:deep|shallow)[- ])?\w+ing|to (?:dust|serve|finish|decorate|glaze|roll)|for (?:the )?(?:tin|dish|pan"
             + @"|tray|mould|board|top)s?)$",
         RegexOptions.IgnoreCase,
         900
@@ -1228,6 +1229,7 @@ internal sealed partial class RowReader
     // Words that cards cut short: "powd. sugar", "dry ingred.".
     private static readonly (string Short, string Whole)[] CutShort =
     [
+        ("b.p.", "baking powder"),
         ("powd.", "powdered"),
         ("conf.", "confectioners'"),
         ("ingred.", "ingredients"),
@@ -1299,6 +1301,10 @@ internal sealed partial class RowReader
         900
     )]
     private static partial Regex HeatAndTime();
+
+    // "180C. 2 x 18 cm tins, greased."
+    [GeneratedRegex(@"^\W*\d{3}\s?°?\s?[CF]\b(?:\s*/\s*\d{3}\s?°?\s?[CF]?(?: ?fan)?)?\s*[.,;]", RegexOptions.IgnoreCase, 900)]
+    private static partial Regex HeatFirst();
 
     [GeneratedRegex(@"\s*\([^)]*\b(?:hours?|minutes?|mins?|ready in)\b[^)]*\)\s*$", RegexOptions.IgnoreCase, 900)]
     private static partial Regex TimeNote();

@@ -20,7 +20,7 @@ internal sealed partial class MethodReader
         var words = FirstWords().Matches(low).Select(m => m.Value).ToList();
         if (words.Count == 0)
             return false;
-        if (StartsWithVerb(words, 0))
+        if (StartsWithVerb(words, 0) || ThingFirst().IsMatch(low))
             return true;
         if (UnlistedVerb().IsMatch(low) || (BakeVerb().IsMatch(low) && !BakeRemark().IsMatch(low) && TimePhrase.In(low).Count > 0))
             return true;
@@ -76,7 +76,7 @@ internal sealed partial class MethodReader
             && times.Count > 0
             && times[0].High is >= 5 and <= 400
             && PanEnd().IsMatch(low)
-            && times[0].Index + times[0].Length >= low.Length - 4
+            && (times[0].Index + times[0].Length >= low.Length - 4 || UntilDone().IsMatch(low[(times[0].Index + times[0].Length)..]))
             && LeadingWords().IsMatch(low)
         )
             return true;
@@ -132,6 +132,8 @@ internal sealed partial class MethodReader
             return StepKind.Cool;
         if (_bake >= 0 && RestWords().IsMatch(low) && times.Any(t => t.Low >= 1440))
             return StepKind.Mature;
+        if (Machine().IsMatch(low) && times.Any(t => t.Low >= 20) && _bake < 0)
+            return StepKind.BulkRise;
         if (RestWords().IsMatch(low) && (times.Count > 0 || RestUntil().IsMatch(low)))
             return DoughStands(low, times)
                     ? (

@@ -178,7 +178,11 @@ internal sealed partial class MethodReader
     )]
     private static partial Regex NotBefore();
 
-    [GeneratedRegex(@"\bcut\b[^.;]{3,60}, (?:about )?(?<n>\d{1,2}) of them\b", RegexOptions.None, Patience)]
+    [GeneratedRegex(
+        @"\bcut\b[^.;]{3,60}, (?:about )?(?<n>\d{1,2}) of them\b|\bcutter\b[^.;]{0,12}, (?:get|gives?|makes) (?:about )?(?<n>\d{1,2})\b",
+        RegexOptions.None,
+        Patience
+    )]
     private static partial Regex OfThem();
 
     [GeneratedRegex(
@@ -287,7 +291,7 @@ internal sealed partial class MethodReader
             + @"keep an eye|watch (?:them|it|carefully|closely)|each loaf|feeds|optional|split (?:them |it |and |in two and )|"
             + @"(?:re-?heat|toast|warm|refresh) (?:a|one|any|slices?|left|(?:through |up )?before serving)\b|(?:make|do|bake"
             + @"|prepare)[- ]ahead\b|to (?:make|bake|"
-            + @"prepare) ahead\b|test (?:by|with|it|them|for|that|the)\b|insert a (?:skewer|toothpick|knife|cocktail)|"
+            + @"prepare) ahead\b|test (?:by|with|it|them|for|that|the)\b|(?:tap|knock) (?:on )?(?:the |its )?(?:base|bottom|underside)\b(?!.*\b(?:cool|rack|back)\b)|insert a (?:skewer|toothpick|knife|cocktail)|"
             + @"core (?:temp\w* )?(?:of |is )?\d|eat\b|crisp (?:on|for|the)\b|(?:do |give it )?(?:a |one |another )?(?:set|"
             + @"round)s? of (?:stretch|coil|fold)[^.]*\bevery\b|do (?:a |one )?(?:set|round)s? of|.*\bkettle on\b|"
             + @"(?:stretch and )?fold (?:it |the dough )?every|put the kettle|large |small |remember|all in one|thanks|dear|happy|yum|"
@@ -908,6 +912,15 @@ internal sealed partial class MethodReader
     [GeneratedRegex(@"^(?:the )?(?<part>[a-z]+(?: [a-z]+)?)[.:]$", RegexOptions.IgnoreCase, Patience)]
     private static partial Regex HeadingAlone();
 
+    // "All the cake things in a bowl, beat 2 minutes", "Bowl, cover, fridge overnight": orders that begin with a thing.
+    [GeneratedRegex(
+        @"^(?:(?:all|everything)\b[^.;]{0,30}\b(?:in|into|to) (?:a |an |the |one |your )?(?:\w+ )?(?:bowl|mixer|pan|saucepan|processor|jug)\b|"
+            + @"(?:bowl|tins?|trays?|bag|box|lid|cling ?film|towel|back in)\b,)",
+        RegexOptions.None,
+        Patience
+    )]
+    private static partial Regex ThingFirst();
+
     // "TIP: they freeze brilliantly": a word of advice, and no work.
     [GeneratedRegex(@"^\W*(?:tips?|top tip|hints?|notes?|n\.?b\.?|p\.?s\.?)\s*[:–—-]\s*", RegexOptions.IgnoreCase, Patience)]
     private static partial Regex Advice();
@@ -915,7 +928,7 @@ internal sealed partial class MethodReader
     [GeneratedRegex(@"^(?:beat|whisk) (?:the |a |an )?(?:\w+ )?egg\b", RegexOptions.None, Patience)]
     private static partial Regex OneEgg();
 
-    [GeneratedRegex(@"\b(?:bread machine|machine|dough cycle|dough program\w*)\b", RegexOptions.None, Patience)]
+    [GeneratedRegex(@"\b(?:bread machine|machine|set to dough|dough cycle|dough program\w*)\b", RegexOptions.None, Patience)]
     private static partial Regex Machine();
 
     [GeneratedRegex(@"\b(?:baking |cookie |oven )?(?:sheets|trays)\b", RegexOptions.None, Patience)]

@@ -61,6 +61,13 @@ internal static partial class UnlistedLines
                     continue;
                 if (read.Ingredient is not { } known || known.Name == "water" || !read.Left.IsEmpty)
                     continue;
+                // "1/2 tbsp curd in each" of a list with lemon curd is that curd.
+                if (
+                    !read.Name.Contains(' ', StringComparison.Ordinal)
+                    && listed.Any(l => l.Name.EndsWith($" {read.Name}", StringComparison.OrdinalIgnoreCase))
+                    && used.Contains(" each", StringComparison.OrdinalIgnoreCase)
+                )
+                    continue;
                 // A measure or an offer makes a line; "the size of a walnut" and "a slice of apple in the tin" do not.
                 var measured = read.Amounts.Any(a => a.Amount.Unit.Dimension is UnitDimension.Mass or UnitDimension.Volume);
                 // "beat in 5 eggs", "the zest of a lemon": counted, and not in the list at all.

@@ -132,6 +132,14 @@ internal static class SentenceSplitter
         var next = text[(end + 1)..].TrimStart();
         if (next.Length == 0)
             return true;
+        // "180C. 2 tins, greased": a heat alone is a sentence.
+        if (start == from || string.IsNullOrWhiteSpace(text[from..start]))
+        {
+            var heat = word.Replace("°", "", StringComparison.Ordinal);
+            if (heat.Length == 4 && heat[..3].All(char.IsAsciiDigit) && heat[3] is 'C' or 'F' or 'c' or 'f')
+                return true;
+        }
+
         // "18x12-in.", "10-12min.": the letters behind the last figure.
         var isShort = Short.Contains(new string([.. word.Reverse().TakeWhile(c => char.IsLetter(c) || c == '.').Reverse()]));
         if (isShort && !char.IsUpper(next[0]))
