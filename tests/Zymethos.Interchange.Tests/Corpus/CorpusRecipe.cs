@@ -42,6 +42,7 @@ public sealed record CorpusRecipe(string Name, string Text, IReadOnlyList<string
         "TwentyFifth",
         "TwentySixth",
         "TwentySeventh",
+        "TwentyEighth",
     ];
 
     /// <summary>The recipes of one round.</summary>
