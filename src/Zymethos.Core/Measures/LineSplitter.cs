@@ -179,6 +179,20 @@ public static partial class LineSplitter
                 continue;
             }
 
+            // "1 egg white, sesame or poppy seeds": one of two, and neither is the first.
+            if (
+                pieces.Count == 1
+                && StartsWithAmount(pieces[0])
+                && LineReader.Read(piece, knowledge)
+                    is { Ingredient: { } either, Left.IsEmpty: true, Amounts.Length: 0, Alternatives.IsEmpty: false }
+                && LineReader.Read(pieces[0], knowledge).Ingredient is { } first
+                && LineWords.Noun(first.Name) != LineWords.Noun(either.Name)
+            )
+            {
+                pieces.Add(piece);
+                continue;
+            }
+
             // ", tablespoon treacle": one of them.
             if (pieces.Count > 0 && OneSpoon().IsMatch(piece) && LineReader.Read($"1 {piece}", knowledge).Ingredient is not null)
             {

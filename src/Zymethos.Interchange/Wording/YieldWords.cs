@@ -152,7 +152,7 @@ internal sealed partial record YieldWords(int Pieces, string Name, int Rank)
 
     [GeneratedRegex(
         @"^\W*(?:(?:this|the|one|each) )?(?:(?:recipe|batch|mixture|quantity|mix|dough) )?(?:will |should )?(?<verb>yields?|yield|"
-            + @"makes?|serves|servings?|quantity|feeds|for|gives|produces|enough for|makes enough for|portions|(?:cuts|slices) into|"
+            + @"makes?|serves|servings?|quantity|feeds|for|gives|produces|enough for|makes enough for|portions|(?:cuts|slices) in(?:to)?|"
             + @"you(?:'|’)?(?:ll| will| should)? get|batch)\b\s*[:\-–=]?\s*(?:(?:about|approx(?:imately|\.)?|around|roughly|up to|"
             + @"ca\.?|circa|some)\s|~\s?|≈\s?)?(?<what>"
             + Number

@@ -13,6 +13,10 @@ public sealed class NotesAndCardsTests
     [InlineData("Powd. sugar for rolling", "powdered sugar")]
     [InlineData("1/2 tsp. ea. mace, allspice, cloves", "allspice")]
     [InlineData("2 v. ripe pears, mashed", "pears")]
+    [InlineData("1 egg white, sesame or poppy seeds", "sesame")]
+    [InlineData("50 g raisins soaked in 2 tbsp dark rum", "rum")]
+    [InlineData("To decorate: writing icing, hazelnuts", "hazelnuts")]
+    [InlineData("2 tsp b.p.", "baking powder")]
     public void Words_that_a_card_cuts_short_lose_no_line(string line, string holds)
     {
         var lines = Lines(
@@ -76,6 +80,54 @@ public sealed class NotesAndCardsTests
         Assert.Equal(4, lines.Count(l => l.Contains("180", StringComparison.Ordinal)));
         Assert.Contains(lines, l => l.Contains("flour", StringComparison.Ordinal));
     }
+
+    [Fact]
+    public void A_weight_for_each_is_a_line_for_each()
+    {
+        var lines = Lines(
+            "Slab cake\n\nWeigh out 200g each soft butter, caster sugar and self-raising flour. Put in a bowl with 4 eggs and beat for 2 minutes. "
+                + "Bake in a 30 x 20 cm tin at 180 C for 35 minutes."
+        );
+        Assert.Equal(3, lines.Count(l => l.Contains("200", StringComparison.Ordinal)));
+    }
+
+    [Fact]
+    public void Spirit_that_fruit_is_soaked_in_is_told_of() =>
+        Assert.Contains(
+            Read(
+                "Ring\n\n300 g flour\n40 g raisins soaked in 2 tbsp kirsch (overnight is best)\n2 eggs\n\nMix and bake in a tin at 180 C, 40 min."
+            )
+                .Parts.SelectMany(p => p.Lines),
+            l => l.Ingredient.Contains("kirsch", StringComparison.OrdinalIgnoreCase)
+        );
+
+    [Fact]
+    public void What_is_eaten_the_same_day_and_kept_cold_is_kept_cold()
+    {
+        var kept = Cake(
+            "Mix all. Bake in a 20 cm round tin at 180 C for 30 minutes. Fill with cream. Eat the same day, keep in the fridge."
+        ).Keeping;
+        Assert.Contains(kept, k => k.Place == "refrigerator");
+        Assert.DoesNotContain(kept, k => k.Place.StartsWith("counter", StringComparison.Ordinal));
+    }
+
+    [Theory]
+    [InlineData("180C. 2 x 18cm tins, greased & lined.", 2)]
+    [InlineData("Oven 180C. Two 18 cm tins, lined.", 2)]
+    public void A_heat_and_tins_in_a_row_of_their_own_count(string row, int pans)
+    {
+        var bake = The(
+            Read($"Two layers\n\n200 g flour\n200 g butter\n4 eggs\n\n{row}\nBeat all.\nInto tins, 25-30 mins until springy."),
+            StepKind.Bake
+        );
+        Assert.Equal((180, pans), ((int)Math.Round(bake.Oven!.SetTemperature.Celsius), bake.Oven.Pans));
+    }
+
+    [Theory]
+    [InlineData("Everything into the mixer bowl, 10 minutes on medium.", StepKind.Mix)]
+    [InlineData("Put everything in the machine. Set to Dough (1 hr 30).", StepKind.BulkRise)]
+    public void Orders_that_begin_with_a_thing_are_work(string order, StepKind kind) =>
+        Assert.Contains(Loaf($"{order} Shape, prove 40 minutes in a loaf tin. Bake at 200 C for 35 min.").Steps, s => s.Kind == kind);
 
     [Theory]
     [InlineData("a good splash of milk (about 3 tbsp)", 45.8)]

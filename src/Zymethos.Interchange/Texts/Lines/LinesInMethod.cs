@@ -15,7 +15,7 @@ internal static partial class LinesInMethod
         var before = "";
         foreach (
             var piece in paragraphs
-                .Select(p => SpelledEach(Numbering().Replace(p, "")))
+                .Select(p => SpelledEach(AmountEach(Numbering().Replace(p, ""))))
                 .SelectMany(SentenceSplitter.Split)
                 .SelectMany(s => Pieces().Split(Units(Spelled(s))))
                 .Where(p => p.Trim().Length > 0)
@@ -92,7 +92,29 @@ internal static partial class LinesInMethod
     private static partial Regex Pieces();
 
     /// <summary>"the same weight of sugar" with the weight that was meant; the text itself where it says no such thing.</summary>
-    public static string Spelled(string text) => SpelledOne(SpelledEach(text));
+    public static string Spelled(string text) => SpelledOne(SpelledEach(AmountEach(text)));
+
+    /// <summary>"225g each soft butter, caster sugar and flour": each with that weight.</summary>
+    private static string AmountEach(string text) =>
+        EachOf()
+            .Replace(
+                text,
+                m =>
+                    string.Join(
+                        ", ",
+                        Listed()
+                            .Split(m.Groups["list"].Value)
+                            .Where(w => w.Length > 0)
+                            .Select(w => $"{m.Groups["amount"].Value} {w.Trim()}")
+                    )
+            );
+
+    [GeneratedRegex(
+        @"\b(?<amount>\d+ ?(?:g|oz)) each (?:of )?(?<list>[a-z -]{3,30}(?:, [a-z -]{3,30}){0,4},? and [a-z -]{3,30})(?=[.,;]|$)",
+        RegexOptions.IgnoreCase,
+        900
+    )]
+    private static partial Regex EachOf();
 
     /// <summary>"the same weight each of butter, sugar and flour" behind a weight: each with that weight.</summary>
     private static string SpelledEach(string text) =>

@@ -606,6 +606,22 @@ internal sealed partial class RowReader
             return true;
         }
 
+        // "To decorate: writing icing, sprinkles": no amounts, and all the same what goes on it.
+        if (
+            inline.Success
+            && ForThe().IsMatch(inline.Groups["head"].Value)
+            && inline.Groups["rest"].Value is { Length: < 90 } onto
+            && !IsMethod(onto)
+            && !StartsWithVerb(onto)
+        )
+        {
+            Part(inline.Groups["head"].Value);
+            AddLines(onto.TrimEnd('.').Split(", "));
+            Became(row, "line");
+            _section = Section.Ingredients;
+            return true;
+        }
+
         if (!IsPartHeading(plain, next))
             return false;
         if (_section == Section.Method && !IsLine(next) && !AllOf().IsMatch(next))
@@ -1161,7 +1177,7 @@ internal sealed partial class RowReader
     // "so basically melt 175g butter, ..., then stir in 350g oats": orders, and no list.
     [GeneratedRegex(
         @"(?:^|[:.;]\s+|\b(?:day|morning|evening|before|next|night)[,:]?\s+)(?:make|add|mix|put|stir|knead|cream|rub|melt|whisk|"
-            + @"beat) (?=an?\b|the\b|in\b|into\b|with\b|together\b|\d)|\b(?:then|basically|just|first|and|you) (?:melt|stir|mix|beat|"
+            + @"beat) (?=an?\b|the\b|in\b|into\b|with\b|together\b|both\b|all\b|everything\b|it\b|them\b|\d)|\b(?:then|basically|just|first|and|you) (?:melt|stir|mix|beat|"
             + @"whisk|fold|cream|add|pour|bake|knead|press|rub|bring|boil|simmer|spread|put|tip|pop|blend|combine)\b",
         RegexOptions.IgnoreCase,
         900

@@ -65,8 +65,16 @@ internal static partial class KeepingWords
             best = "1";
         if (SecondDay().IsMatch(low))
             best = "1";
-        if (!found.Exists(k => k.Place.StartsWith("counter", StringComparison.Ordinal)) && SameDay().IsMatch(low))
-            found.Insert(0, new KeepingDraft { Place = "counter", Days = "1" });
+        if (
+            !found.Exists(k =>
+                k.Place.StartsWith("counter", StringComparison.Ordinal)
+                || (k.Place == "refrigerator" && k.Part.Length == 0 && k.Days == "1")
+            ) && SameDay().IsMatch(low)
+        )
+            found.Insert(
+                0,
+                new KeepingDraft { Place = Fridge().IsMatch(low) || Cold().IsMatch(low) ? "refrigerator" : "counter", Days = "1" }
+            );
         if (
             !found.Exists(k => k.Place.StartsWith("freezer", StringComparison.Ordinal))
             && Freezes().IsMatch(low)

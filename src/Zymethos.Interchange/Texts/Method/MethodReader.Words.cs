@@ -1002,7 +1002,7 @@ internal sealed partial class MethodReader
 
     [GeneratedRegex(
         @"^(?:(?:about|approx\.?|around|roughly) )?(?:\d{1,3}|two|three|four|five|six|eight|ten)(?:(?<=(?:about|approx\.?|around|"
-            + @"roughly) \d{1,3})| (?:dozen|doz\.?|cookies|biscuits|buns|rolls|pieces|bars|squares|slices|wedges|scones|"
+            + @"roughly) \d{1,3})| (?:dozen|doz\.?|cookies|biscuits|buns|rolls|pieces|bars|squares|slices|wedges|scones|portions|servings|"
             + @"muffins)\b[^,;]{0,20})\.?$|^(?:wedges|slices|pieces|bars|squares|portions): \d{1,3}\.?$",
         RegexOptions.None,
         Patience
