@@ -364,7 +364,8 @@ public static partial class LineSplitter
     }
 
     [GeneratedRegex(
-        @"^(?<what>.+?),? (?:soaked|steeped|macerated) (?:overnight )?in (?<in>(?:\d|[½¼¾]|an? |one |two |three )[^,(]{3,40})(?<rest>[,(\s].*)?$",
+        @"^(?<what>.+?),? (?:soaked|steeped|macerated) (?:overnight )?in (?<in>(?:\d|[½¼¾]|an? |one |two "
+            + @"|three )[^,(]{3,40})(?<rest>[,(\s].*)?$",
         RegexOptions.IgnoreCase,
         900
     )]

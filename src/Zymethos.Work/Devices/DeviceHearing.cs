@@ -8,7 +8,6 @@ using Zymethos.Store;
 using Zymethos.Store.Devices;
 using Zymethos.Store.Tenancy;
 using Zymethos.Work.Benches;
-using Zymethos.Work.Books;
 using Zymethos.Work.House;
 using Zymethos.Work.OvenDays;
 
@@ -84,7 +83,7 @@ public sealed class DeviceHearing(
         var now = clock.GetCurrentInstant();
         if (kitchen.Says is { } known && now - kitchen.SaysAt < Duration.FromMinutes(1))
             return known;
-        var says = (await new KitchenBook(context, worked, clock).KitchenAsync(cancel)).Kitchen.Says;
+        var says = (await context.Kitchens.AsNoTracking().SingleOrDefaultAsync(cancel))?.ToKitchen().Says ?? KitchenSays.Plain;
         (kitchen.Says, kitchen.SaysAt) = (says, now);
         return says;
     }

@@ -61,8 +61,8 @@ public sealed class NotesAndCardsTests
     {
         var draft = Draft(
             "Hello dear, here's that fruit plait you liked. I make two at a time.\n\nSoak overnight: 150 g currants, 3 tbsp dark rum.\n\n"
-                + "Dough: 500 g bread flour, 7 g instant yeast, 250 ml milk, 1 tsp salt.\n\nKnead the dough 10 mins. Rise 1 hour. Knead in the "
-                + "fruit, cut in half and plait each. Prove 40 mins on a tray. Bake at 190 C for 35 mins."
+                + "Dough: 500 g bread flour, 7 g instant yeast, 250 ml milk, 1 tsp salt.\n\nKnead the dough 10 mins. Rise 1 hour. Knead "
+                + "in the fruit, cut in half and plait each. Prove 40 mins on a tray. Bake at 190 C for 35 mins."
         );
         Assert.Equal("Fruit plait", draft.Name);
         Assert.Equal("2", draft.Pieces);
@@ -74,8 +74,8 @@ public sealed class NotesAndCardsTests
     public void The_same_weight_each_is_a_line_for_each()
     {
         var lines = Lines(
-            "Sponge for the fair\n\nWeigh 3 eggs (about 180g). Take the same weight each of soft butter, caster sugar and self-raising flour. "
-                + "Beat all together with 1 tsp baking powder. Bake in a 20 cm round tin at 180 C for 25 minutes."
+            "Sponge for the fair\n\nWeigh 3 eggs (about 180g). Take the same weight each of soft butter, caster sugar and self-raising "
+                + "flour. Beat all together with 1 tsp baking powder. Bake in a 20 cm round tin at 180 C for 25 minutes."
         );
         Assert.Equal(4, lines.Count(l => l.Contains("180", StringComparison.Ordinal)));
         Assert.Contains(lines, l => l.Contains("flour", StringComparison.Ordinal));
@@ -85,8 +85,8 @@ public sealed class NotesAndCardsTests
     public void A_weight_for_each_is_a_line_for_each()
     {
         var lines = Lines(
-            "Slab cake\n\nWeigh out 200g each soft butter, caster sugar and self-raising flour. Put in a bowl with 4 eggs and beat for 2 minutes. "
-                + "Bake in a 30 x 20 cm tin at 180 C for 35 minutes."
+            "Slab cake\n\nWeigh out 200g each soft butter, caster sugar and self-raising flour. Put in a bowl with 4 eggs and beat for 2 "
+                + "minutes. Bake in a 30 x 20 cm tin at 180 C for 35 minutes."
         );
         Assert.Equal(3, lines.Count(l => l.Contains("200", StringComparison.Ordinal)));
     }
@@ -95,7 +95,8 @@ public sealed class NotesAndCardsTests
     public void Spirit_that_fruit_is_soaked_in_is_told_of() =>
         Assert.Contains(
             Read(
-                "Ring\n\n300 g flour\n40 g raisins soaked in 2 tbsp kirsch (overnight is best)\n2 eggs\n\nMix and bake in a tin at 180 C, 40 min."
+                "Ring\n\n300 g flour\n40 g raisins soaked in 2 tbsp kirsch (overnight is best)\n2 eggs\n\nMix and bake in a tin at 180 "
+                    + "C, 40 min."
             )
                 .Parts.SelectMany(p => p.Lines),
             l => l.Ingredient.Contains("kirsch", StringComparison.OrdinalIgnoreCase)
@@ -153,7 +154,8 @@ public sealed class NotesAndCardsTests
     public void What_follows_at_once_and_what_waits_for_the_cold_are_two_steps()
     {
         var steps = Cake(
-            "Mix all. Bake in a 20 cm round tin at 180 C for 30 minutes. Straight away brush with the butter, and when cold dust with sugar."
+            "Mix all. Bake in a 20 cm round tin at 180 C for 30 minutes. Straight away brush with the butter, and when cold dust with "
+                + "sugar."
         ).Steps;
         var bake = steps.Single(s => s.Kind == StepKind.Bake).Key;
         var (brush, dust) = (
@@ -178,8 +180,8 @@ public sealed class NotesAndCardsTests
     public void Dough_on_the_counter_overnight_rises()
     {
         var loaf = Loaf(
-            "Stir everything together. Leave on the counter 12-16 hours. Shape into a ball, let rise 1 hour. Put a lidded pot in the oven at "
-                + "230C. Turn the dough into the hot pot, lid on, 30 minutes."
+            "Stir everything together. Leave on the counter 12-16 hours. Shape into a ball, let rise 1 hour. Put a lidded pot in the "
+                + "oven at 230C. Turn the dough into the hot pot, lid on, 30 minutes."
         );
         Assert.Equal(840, The(loaf, StepKind.BulkRise).Takes.Likely.TotalMinutes);
         Assert.Equal(230, The(loaf, StepKind.Bake).Oven!.SetTemperature.Celsius, 1);
@@ -229,8 +231,8 @@ public sealed class NotesAndCardsTests
     public void Logs_lie_on_one_sheet_before_they_are_sliced()
     {
         var bakes = Read(
-            "Aniseed rusks\nmakes 40\n\n280 g flour\n150 g sugar\n3 eggs\n\nMix. Shape into two logs on a sheet. Bake at 175 C for 25 min. Cool 10 "
-                + "min. Slice, lay cut side down and bake 8 minutes, flip, bake 8 more."
+            "Aniseed rusks\nmakes 40\n\n280 g flour\n150 g sugar\n3 eggs\n\nMix. Shape into two logs on a sheet. Bake at 175 C for 25 "
+                + "min. Cool 10 min. Slice, lay cut side down and bake 8 minutes, flip, bake 8 more."
         )
             .Steps.Where(s => s.Kind == StepKind.Bake)
             .ToList();
@@ -242,8 +244,9 @@ public sealed class NotesAndCardsTests
     public void Dry_things_that_are_sifted_first_start_no_window()
     {
         var recipe = Read(
-            "Ring cake\n\n300 g flour\n1 tsp baking soda\n200 g butter\n200 g sugar\n3 eggs\n250 g sour cream\n\nSift flour and soda. Cream butter and "
-                + "sugar for 5 minutes. Stir in the eggs. Add the flour mixture and the sour cream. Spoon into a 24 cm tube pan. Bake at 175 C for 50 min."
+            "Ring cake\n\n300 g flour\n1 tsp baking soda\n200 g butter\n200 g sugar\n3 eggs\n250 g sour cream\n\nSift flour and soda. "
+                + "Cream butter and sugar for 5 minutes. Stir in the eggs. Add the flour mixture and the sour cream. Spoon into a 24 cm "
+                + "tube pan. Bake at 175 C for 50 min."
         );
         var sift = recipe.Steps[0].Key;
         Assert.DoesNotContain(recipe.Links, l => l.From == sift && l.MaxLag is not null);

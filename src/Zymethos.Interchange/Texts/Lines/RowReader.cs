@@ -1177,7 +1177,8 @@ internal sealed partial class RowReader
     // "so basically melt 175g butter, ..., then stir in 350g oats": orders, and no list.
     [GeneratedRegex(
         @"(?:^|[:.;]\s+|\b(?:day|morning|evening|before|next|night)[,:]?\s+)(?:make|add|mix|put|stir|knead|cream|rub|melt|whisk|"
-            + @"beat) (?=an?\b|the\b|in\b|into\b|with\b|together\b|both\b|all\b|everything\b|it\b|them\b|\d)|\b(?:then|basically|just|first|and|you) (?:melt|stir|mix|beat|"
+            + @"beat) (?=an?\b|the\b|in\b|into\b|with\b|together\b|both\b|all\b|everything\b|it\b|them\b|\d)|\b(?:then|basically|just"
+            + @"|first|and|you) (?:melt|stir|mix|beat|"
             + @"whisk|fold|cream|add|pour|bake|knead|press|rub|bring|boil|simmer|spread|put|tip|pop|blend|combine)\b",
         RegexOptions.IgnoreCase,
         900
@@ -1202,7 +1203,8 @@ internal sealed partial class RowReader
     private static partial Regex OrderInNeed();
 
     [GeneratedRegex(
-        @"^[\p{L}' -]{3,40} (?:for (?:(?:deep|shallow)[- ])?\w+ing|to (?:dust|serve|finish|decorate|glaze|roll)|for (?:the )?(?:tin|dish|pan"
+        @"^[\p{L}' -]{3,40} (?:for (?:(?:deep|shallow)[- ])?\w+ing|to (?:dust|serve|finish|decorate|glaze|roll)|for (?:the )?(?:tin"
+            + @"|dish|pan"
             + @"|tray|mould|board|top)s?)$",
         RegexOptions.IgnoreCase,
         900

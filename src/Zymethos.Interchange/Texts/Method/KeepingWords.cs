@@ -199,7 +199,8 @@ internal static partial class KeepingWords
     [GeneratedRegex(
         @"^(?:covered|wrapped|chilled|fridge|refrigerator|freezer|freeze|counter)\b[^.;\d]{0,24}\d+(?:-\d+)? (?:days?|weeks?|wks?|"
             + @"months?|mos?)\b|^(?:(?:filled|frosted|iced|decorated|assembled|finished|baked|once \w+|"
-            + @"when \w+),?:? )?(?:left-?overs? (?:keep )?)?(?:(?:in (?:the |a )?)?(?:fridge|refrigerator|freezer|airtight(?: \w+)?|tin|tub|jar|box|"
+            + @"when \w+),?:? )?(?:left-?overs? (?:keep )?)?(?:(?:in (?:the |a )?)?(?:fridge|refrigerator|freezer|airtight(?: \w+)?|tin"
+            + @"|tub|jar|box|"
             + @"larder),? (?:for )?)?(?:up to |about )?(?:\d+|an?|one|two|three|four|six|a few|a couple of)(?: ?(?:-|"
             + @"to) ?\d+)? (?:days?|weeks?|wks?|months?)(?: or so)?(?: (?:in|at|wrapped|fridge|freezer|refrigerated|frozen)\b|\.?$)",
         RegexOptions.None,

@@ -291,7 +291,8 @@ internal sealed partial class MethodReader
             + @"keep an eye|watch (?:them|it|carefully|closely)|each loaf|feeds|optional|split (?:them |it |and |in two and )|"
             + @"(?:re-?heat|toast|warm|refresh) (?:a|one|any|slices?|left|(?:through |up )?before serving)\b|(?:make|do|bake"
             + @"|prepare)[- ]ahead\b|to (?:make|bake|"
-            + @"prepare) ahead\b|test (?:by|with|it|them|for|that|the)\b|(?:tap|knock) (?:on )?(?:the |its )?(?:base|bottom|underside)\b(?!.*\b(?:cool|rack|back)\b)|insert a (?:skewer|toothpick|knife|cocktail)|"
+            + @"prepare) ahead\b|test (?:by|with|it|them|for|that|the)\b|(?:tap|knock) (?:on )?(?:the |its )?(?:base|bottom"
+            + @"|underside)\b(?!.*\b(?:cool|rack|back)\b)|insert a (?:skewer|toothpick|knife|cocktail)|"
             + @"core (?:temp\w* )?(?:of |is )?\d|eat\b|crisp (?:on|for|the)\b|(?:do |give it )?(?:a |one |another )?(?:set|"
             + @"round)s? of (?:stretch|coil|fold)[^.]*\bevery\b|do (?:a |one )?(?:set|round)s? of|.*\bkettle on\b|"
             + @"(?:stretch and )?fold (?:it |the dough )?every|put the kettle|large |small |remember|all in one|thanks|dear|happy|yum|"
@@ -914,7 +915,8 @@ internal sealed partial class MethodReader
 
     // "All the cake things in a bowl, beat 2 minutes", "Bowl, cover, fridge overnight": orders that begin with a thing.
     [GeneratedRegex(
-        @"^(?:(?:all|everything)\b[^.;]{0,30}\b(?:in|into|to) (?:a |an |the |one |your )?(?:\w+ )?(?:bowl|mixer|pan|saucepan|processor|jug)\b|"
+        @"^(?:(?:all|everything)\b[^.;]{0,30}\b(?:in|into|to) (?:a |an |the |one |your )?(?:\w+ )?(?:bowl|mixer|pan|saucepan|processor"
+            + @"|jug)\b|"
             + @"(?:bowl|tins?|trays?|bag|box|lid|cling ?film|towel|back in)\b,)",
         RegexOptions.None,
         Patience
