@@ -1,5 +1,5 @@
+using System.Globalization;
 using NodaTime;
-using Zymethos.Core.Kitchens;
 
 namespace Zymethos.Core.Devices;
 
@@ -41,25 +41,25 @@ public sealed class DeviceMemory(DeviceKind kind)
     /// <param name="reading">The reading, of the kind of this device.</param>
     /// <param name="movesMeanwhile">Whether what it measures is known to move just now (an oven that is heating up): only then does
     /// standing still to a tenth for ten minutes mean that it has stuck.</param>
-    /// <param name="inMeasures">The measures in which trouble is told; null for Celsius.</param>
-    public HeardReading Take(Reading reading, bool movesMeanwhile = false, KitchenSays? inMeasures = null)
+    /// <param name="inDegrees">How degrees Celsius are told in trouble; null for Celsius.</param>
+    public HeardReading Take(Reading reading, bool movesMeanwhile = false, Func<double, string>? inDegrees = null)
     {
-        var says = inMeasures ?? KitchenSays.Plain;
+        var degrees = inDegrees ?? Celsius;
         if (!double.IsFinite(reading.Value) || reading.Kind != kind)
             return new(false, "It says something that is no number.");
-        if (ReadingRange.Wrong(kind, reading.Value, says) is { } wrong)
+        if (ReadingRange.Wrong(kind, reading.Value, degrees) is { } wrong)
             return new(false, wrong);
         if (_last is { } before && reading.At < before.At)
             return new(false, "");
         if (Jumps(reading))
-            return new(false, Jumped(reading, says));
+            return new(false, Jumped(reading, degrees));
         _doubted = null;
         _last = reading;
         _kept.AddLast(reading);
         while (_kept.First is { } oldest && (oldest.Value.At < reading.At - Back || _kept.Count > MostKept))
             _kept.RemoveFirst();
         if (movesMeanwhile && HasStuck(reading))
-            return new(false, $"It has said {says.Degrees(reading.Value)} for ten minutes and more: it may have stuck.");
+            return new(false, $"It has said {degrees(reading.Value)} for ten minutes and more: it may have stuck.");
         return new(true, reading.Battery is < LowBattery ? "Its battery is nearly empty." : "");
     }
 
@@ -77,9 +77,11 @@ public sealed class DeviceMemory(DeviceKind kind)
         return reading.At - _doubted.Value.At < Settled;
     }
 
-    private string Jumped(Reading reading, KitchenSays says) =>
-        $"It jumped from {says.Degrees(_last!.Value.Value)} to {says.Degrees(reading.Value)} at once: it counts when it stays there for "
+    private string Jumped(Reading reading, Func<double, string> degrees) =>
+        $"It jumped from {degrees(_last!.Value.Value)} to {degrees(reading.Value)} at once: it counts when it stays there for "
         + "half a minute.";
+
+    private static string Celsius(double value) => string.Create(CultureInfo.InvariantCulture, $"{value:0} °C");
 
     private bool HasStuck(Reading reading)
     {

@@ -1,5 +1,4 @@
 using System.Globalization;
-using Zymethos.Core.Kitchens;
 
 namespace Zymethos.Core.Devices;
 
@@ -26,8 +25,8 @@ public readonly record struct ReadingRange(double Least, double Most)
     /// <summary>Why a value cannot be; null when it can.</summary>
     /// <param name="kind">Of which kind of device.</param>
     /// <param name="value">What it says, in degrees Celsius or grams.</param>
-    /// <param name="says">The measures in which it is told.</param>
-    public static string? Wrong(DeviceKind kind, double value, KitchenSays says)
+    /// <param name="degrees">How degrees Celsius are told.</param>
+    public static string? Wrong(DeviceKind kind, double value, Func<double, string> degrees)
     {
         var range = Of(kind);
         if (value >= range.Least && value <= range.Most)
@@ -42,6 +41,6 @@ public readonly record struct ReadingRange(double Least, double Most)
         };
         var other = (value - 32) / 1.8;
         var hint = other >= range.Least && other <= range.Most ? " It may be set to Fahrenheit and say Celsius." : "";
-        return $"It says {says.Degrees(value)}, which {what} cannot be.{hint}";
+        return $"It says {degrees(value)}, which {what} cannot be.{hint}";
     }
 }

@@ -50,10 +50,11 @@ internal static partial class MethodAllergens
             + @"almond|pea|cherry)[- ](?:sized?|shaped|cups?|timer)\b|\b(?:biscuit|cookie|pastry|bread|egg|butter|cheese|"
             + @"cake) (?:cutters?|sheets?|tins?|trays?|brush|knife|board|bag|machine|bin|whisk|slice|wheel|scoop|cloth|dish|box|tin)\b|"
             + @"\bbutter(?:ed|y)? (?:crumbs?|colou?r)\b|\bcream of tartar\b|\b(?:into|in) (?:an? |the )?(?:\w+ )?sausages?\b|"
+            + @"\ba (?:long |thin |fat )?sausage of (?:half |all |a third of )?(?:the |your )?(?:marzipan|almond paste|dough|paste)\b|"
             + @"\bsausage[- ](?:shapes?|shaped)\b|\bresembles? (?:fine |coarse )?(?:bread)?crumbs\b|\b(?:like|looks like|"
             + @"resembles?) (?:fine |coarse )?breadcrumbs\b|\bbreadcrumbs\b(?=.*\brub)",
         RegexOptions.None,
-        200
+        900
     )]
     private static partial Regex Sizes();
 
@@ -64,7 +65,7 @@ internal static partial class MethodAllergens
             + @"margarine|fat|them|it)\b)|\bcreamed|\bcreaming)\b(?! (?:cheese|of tartar)\b)|\b(?:to|into) a cream\b|\bcreamy\b|"
             + @"\bhalf[- ]milk\b",
         RegexOptions.None,
-        200
+        900
     )]
     private static partial Regex Verbs();
 

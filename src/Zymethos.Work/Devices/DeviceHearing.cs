@@ -56,7 +56,7 @@ public sealed class DeviceHearing(
                 : file.Memory.Take(
                     reading,
                     reading.Kind == DeviceKind.Oven && BenchWatch.IsWarmingUp(kitchen.Session, file.Row.Oven, reading.At),
-                    await SaysAsync(context, kitchen, cancel)
+                    (await SaysAsync(context, kitchen, cancel)).Degrees
                 );
         IReadOnlyList<Planning.Bench.BenchEvent> told = [];
         if (heard.IsBelieved)

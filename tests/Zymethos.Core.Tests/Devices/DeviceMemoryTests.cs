@@ -28,10 +28,10 @@ public sealed class DeviceMemoryTests
     public void A_kitchen_that_measures_in_Fahrenheit_is_told_in_Fahrenheit()
     {
         var says = new KitchenSays(MeasuringHabit.UsCustomary, ClockFace.Hours12);
-        Assert.Contains("1652 °F", new DeviceMemory(DeviceKind.Oven).Take(At(DeviceKind.Oven, 900, 0), inMeasures: says).Trouble);
+        Assert.Contains("1652 °F", new DeviceMemory(DeviceKind.Oven).Take(At(DeviceKind.Oven, 900, 0), inDegrees: says.Degrees).Trouble);
         var memory = new DeviceMemory(DeviceKind.Oven);
-        memory.Take(At(DeviceKind.Oven, 80, 0), inMeasures: says);
-        Assert.Contains("from 176 °F to 349 °F", memory.Take(At(DeviceKind.Oven, 176, 1), inMeasures: says).Trouble);
+        memory.Take(At(DeviceKind.Oven, 80, 0), inDegrees: says.Degrees);
+        Assert.Contains("from 176 °F to 349 °F", memory.Take(At(DeviceKind.Oven, 176, 1), inDegrees: says.Degrees).Trouble);
     }
 
     [Theory]
