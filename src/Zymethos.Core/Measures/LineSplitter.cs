@@ -356,7 +356,7 @@ public static partial class LineSplitter
     {
         if (
             SoakedInWhat().Match(line) is not { Success: true } soaked
-            || LineReader.Read(soaked.Groups["in"].Value, knowledge) is not { Ingredient: not null, Amounts.Length: > 0 }
+            || LineReader.Read(soaked.Groups["in"].Value, knowledge) is not { Ingredient: { Name: not "water" }, Amounts.Length: > 0 }
             || LineReader.Read(soaked.Groups["what"].Value, knowledge).Ingredient is null
         )
             return [line];

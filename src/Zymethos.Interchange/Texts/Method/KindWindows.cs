@@ -102,7 +102,7 @@ internal static partial class KindWindows
     private static void Tighten(MethodReading reading, MethodStep mix, LinkDraft link, int depth = 0)
     {
         // It runs from where the air is beaten in, or from where wet and dry come together.
-        if (link.Why == EggFoam ? Beaten().IsMatch(mix.Low) : Wets().IsMatch(mix.Low) || DryInto().IsMatch(mix.Low))
+        if (link.Why == EggFoam ? Beaten().IsMatch(mix.Low) : Wets().IsMatch(Brushed().Replace(mix.Low, " ")) || DryInto().IsMatch(mix.Low))
             return;
         foreach (var earlier in reading.Links.Where(l => l.To == mix.Draft.Key && l.Most.Length == 0).ToList())
         {
@@ -166,6 +166,10 @@ internal static partial class KindWindows
         900
     )]
     private static partial Regex DryInto();
+
+    // What is only brushed on wets no dough.
+    [GeneratedRegex(@"\b(?:brush|glaze)\b[^.;]*", RegexOptions.None, 900)]
+    private static partial Regex Brushed();
 
     [GeneratedRegex(@"\b(?:whisk|beat|whip)\b", RegexOptions.None, 900)]
     private static partial Regex Beaten();
